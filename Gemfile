@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+source "https://rubygems.org"
+
+ruby ">= 3.1"
+
+# The core: JSON that comes from outside, checked against published schemas.
+gem "json_schemer", "~> 2.5"
+
+# The database.
+gem "activerecord", "~> 7.2.3"
+gem "sqlite3", "~> 2.8.1"
+
+# The web.
+gem "dry-validation", "1.10.0"
+gem "dry-schema", "1.13.4"
+gem "puma", "~> 8.0"
+gem "rack-session", "~> 2.1"
+gem "rackup", "~> 2.3"
+gem "rake", "~> 13.0"
+gem "sinatra", "~> 4.2"
+gem "sinatra-contrib", "~> 4.2", require: false
+
+group :development, :test do
+  gem "brakeman", "~> 7.1.1", require: false
+  gem "erb_lint", "~> 0.9", require: false
+  gem "standard", "~> 1.57", require: false
+end
+
+group :test do
+  gem "capybara", "~> 3.40"
+  gem "cuprite", "~> 0.19.0"
+  gem "ferrum", "~> 0.19.2"
+  gem "rack-test", "~> 2.2"
+  gem "rspec", "~> 3.13"
+end

@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Physiology
+    # A gas that is breathed in, as shares of one litre of dry gas. A bare Struct: one is made with every breath.
+    Air = Struct.new(:o2, :co2, :n2)
+
+    FRESH_AIR = Air.new(INSPIRED_OXYGEN, 0.0, 1 - INSPIRED_OXYGEN).freeze
+    PURE_OXYGEN = Air.new(1.0, 0.0, 0.0).freeze
+  end
+end

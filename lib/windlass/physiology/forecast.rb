@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Physiology
+    # What the model says of one hold. Seconds from the hold's start, pressures in mmHg, saturation 0..1; nothing
+    # rounded; nil is "not reached" or, for the urge and the margin, "not calibrated".
+    HoldForecast = Value.define(
+      :start_s, :seconds, :pco2_start, :po2_start, :co2_washout, :pco2_end, :po2_end, :sao2_min, :urge_s, :floor_s,
+      :margin_s, :margin
+    ) do
+      def over_breathed? = co2_washout >= OVER_BREATHED_MMHG
+
+      def strongly_over_breathed? = co2_washout >= STRONGLY_OVER_BREATHED_MMHG
+
+      def urge_within? = !urge_s.nil? && urge_s <= seconds
+
+      def past_floor? = !floor_s.nil? && floor_s <= seconds
+    end
+
+    # The seconds between the first urge and the oxygen floor, and the word for them.
+    module Margin
+      CLASSES = %i[clear tight inverted].freeze
+
+      # @return [Float, nil]
+      def self.seconds(urge_s, floor_s) = (urge_s && floor_s) ? floor_s - urge_s : nil
+
+      # @param trusted [Boolean] false where the control pause itself passes the floor in the model
+      # @return [Symbol, nil] :clear, :tight or :inverted
+      def self.classify(seconds, trusted: true)
+        return if seconds.nil?
+        return :inverted if seconds < 0 || !trusted
+
+        (seconds >= CLEAR_MARGIN_S) ? :clear : :tight
+      end
+    end
+
+    # The lungs at the end of a session.
+    EndState = Value.define(:po2, :pco2, :sao2)
+
+    # What the model says of a whole session.
+    Forecast = Value.define(:threshold, :floor, :holds, :end_state, :trace)
+  end
+end

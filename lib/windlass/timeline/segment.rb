@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Timeline
+    # One stretch of a session: a breath in, a breath out, a hold, or natural breathing. Whole milliseconds, so that the
+    # parts sum to the whole exactly. Only kind, ms, rate, to and mets move gas; the rest is for the person.
+    Segment = Value.define(
+      :kind, :ms, :rate, :to, :mets, :round, :cycle, :phase, :cue, :route, :narrowed, :locks, :sound, :beats, :breaths,
+      :repetitions, :until
+    ) do
+      # @param kind [Symbol] one of {KINDS}
+      # @param ms [Integer] milliseconds, more than 0
+      # @param rate [Numeric, nil] breaths a minute, for :breathe
+      # @param to [Symbol, nil] lung level at the end, for :inhale and :exhale
+      # @param mets [Numeric] metabolic equivalents, 1 at rest
+      # @param phase [Symbol, nil] :settle, :work or :rest
+      def initialize(kind:, ms:, rate: nil, to: nil, mets: 1.0, round: nil, cycle: nil, phase: nil, cue: nil,
+        route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil)
+        super
+      end
+
+      def seconds = Rational(ms, 1000)
+
+      def hold? = kind == :hold
+
+      # The keys of the published JSON; what is not set is left out.
+      # @return [Hash{Symbol => Object}]
+      def to_h_plain
+        {kind: kind, seconds: Numbers.plain(seconds)}.merge(to_h.except(:kind, :ms, :mets).compact)
+          .merge((mets == 1.0) ? {} : {mets: mets})
+      end
+
+      # The inverse of {#to_h_plain}; names may be strings.
+      def self.from_h_plain(hash)
+        given = hash.transform_keys(&:to_sym)
+        names = given.slice(:kind, :to, :phase, :route, :sound, :until).transform_values(&:to_sym)
+        new(**given.except(:seconds), **names, ms: (given.fetch(:seconds).rationalize(Rational(1, 10_000)) * 1000).round)
+      end
+    end
+
+    KINDS = %i[breathe inhale exhale hold].freeze
+  end
+end
