@@ -14,12 +14,12 @@ gem "sqlite3", "~> 2.8.1"
 # The web.
 gem "dry-validation", "1.10.0"
 gem "dry-schema", "1.13.4"
+gem "erubi", "~> 1.13"
 gem "puma", "~> 8.0"
 gem "rack-session", "~> 2.1"
 gem "rackup", "~> 2.3"
 gem "rake", "~> 13.0"
 gem "sinatra", "~> 4.2"
-gem "sinatra-contrib", "~> 4.2", require: false
 
 group :development, :test do
   gem "brakeman", "~> 7.1.1", require: false

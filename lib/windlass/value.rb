@@ -16,8 +16,7 @@ module Windlass
         members.each { |member| undef_method(:"#{member}=") }
 
         def initialize(**given)
-          missing = members - given.keys
-          raise ArgumentError, "missing: #{missing.join(", ")}" if missing.any?
+          raise ArgumentError, "missing: #{(members - given.keys).join(", ")}" if given.size < size
 
           super
           freeze

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+require_relative "app/database"
+
+# Connects to the database that WINDLASS_DB names, or the usual one.
+task(:connect) { Windlass::Database.connect(Windlass::Database.default_path) }
+
+namespace :db do
+  desc "Bring the tables up to date"
+  task(migrate: :connect) { Windlass::Database.migrate }
+end
+
+namespace :demo do
+  desc "Load Kestrel Quay into an empty database; keep what is there"
+  task(load: "db:migrate") do
+    require_relative "db/demo/scenario"
+    if Windlass::Records::Athlete.any?
+      puts "The data is kept. `bin/demo --reset` loads the demo anew."
+    else
+      puts "Kestrel Quay: #{Windlass::Demo::Scenario.load(now: Time.now)} athletes."
+    end
+  end
+
+  desc "Empty the tables and load Kestrel Quay"
+  task(reset: "db:migrate") do
+    require_relative "db/demo/scenario"
+    Windlass::Demo::Scenario.clear
+    puts "Kestrel Quay: #{Windlass::Demo::Scenario.load(now: Time.now)} athletes."
+  end
+end

@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+require_relative "records"
+
+# What a coach does that changes something: one deed a file, values in, records changed in one transaction.
+require_relative "actions/take_control_pause"
+require_relative "actions/prescribe"
+require_relative "actions/plan_session"
+require_relative "actions/keep_journal"
+require_relative "actions/judge_day"
+require_relative "actions/rate_session"
+require_relative "actions/decide"
+require_relative "actions/clear_stop"

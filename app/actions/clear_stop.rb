@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # A clinician's clearance lifts a stop: all of the athlete's prescriptions begin at the bottom, with new measures.
+    module ClearStop
+      # @param values [Hash] of Forms::ClearanceForm
+      def self.call(suspension, values, now:)
+        suspension.transaction do
+          suspension.update!(clinician: values[:clinician], cleared_on: values[:cleared_on], lifted_at: now)
+          suspension.athlete.prescriptions.open.each { |prescription| prescription.fall_quiet(now) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Brings the day's sets and the past before the judge. Changes nothing.
+    module JudgeDay
+      # No rule looks further back: four weeks of holding, and the row on this rung.
+      HISTORY_DAYS = 35
+
+      # @param session [Records::Session] the newest set of its day, perhaps with changes that are not saved
+      # @return [Progression::Verdict, nil] nil where the protocol is not offered any more
+      def self.call(session)
+        standing = standing_at(session) or return
+        sets = session.sets_of_the_day.map { |set| (set.id == session.id) ? session : set }
+        Progression::Judge.judge(Progression::Session.of_day(sets.map(&:to_core)),
+          history: history(session), standing: standing)
+      end
+
+      # Where the athlete stood with the dose that was run.
+      def self.standing_at(session)
+        prescription = session.prescription
+        Progression::Standing.of(session.to_protocol, session.athlete.to_values, dose: session.to_dose,
+          limits: Records::Record.dose(prescription.limits), reduced: session.reduced)
+      end
+
+      def self.history(session)
+        days = (session.local_date - HISTORY_DAYS)...session.local_date
+        planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).rounds(dose) }
+        Records::Session.core_sets(session.athlete_id, days).group_by { |set| [set.protocol, set.dose, set.date] }
+          .map { |(protocol, dose, _), sets| Progression::Session.of_day(sets, rounds_planned: planned[[protocol, dose]]) }
+      end
+      private_class_method :standing_at, :history
+    end
+  end
+end

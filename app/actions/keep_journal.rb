@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Keeps what the deck sends. Events carry the browser's own uuids: what is here already is passed over, and rounds
+    # are always made anew from all events, so the order and number of sendings change nothing.
+    module KeepJournal
+      # @param events [Array<Hash>] of Forms::JournalForm
+      # @return [Array<String>] uuids that are kept now
+      def self.call(session, events, now:)
+        session.transaction do
+          insert(session, events, now)
+          stored = session.journal_events.reload.map(&:to_core)
+          write_rounds(session, Timeline::Replay.rounds(session.to_timeline, stored))
+          write_state(session, stored, now)
+        end
+        events.map { |event| event[:uuid] }
+      end
+
+      def self.insert(session, events, now)
+        rows = events.map { |event| event.slice(:uuid, :kind, :at_ms, :round, :value).merge(received_at: now) }
+        rows.each_slice(200) do |slice|
+          session.journal_events.insert_all(slice.map { |row| {round: nil, value: nil}.merge(row) }, unique_by: :uuid)
+        end
+      end
+
+      # Ratings that the coach made on the session's sheet stand; moments come from the journal.
+      def self.write_rounds(session, rounds)
+        known = session.rounds.reload.index_by(&:number)
+        rounds.each do |done|
+          round = known[done.number] || session.rounds.build(number: done.number)
+          round.update!(done.to_h.except(:number, :first_breath).merge(first_breath: done.first_breath || round.first_breath))
+        end
+      end
+
+      def self.write_state(session, events, now)
+        kinds = events.map(&:kind)
+        return unless kinds.include?(:start)
+
+        session.started_at ||= now
+        session.state = "running" if session.state == "planned"
+        session.state = "done" if kinds.include?(:finish)
+        session.state = "stopped" if kinds.include?(:stop) && !kinds.include?(:finish)
+        session.ended_at ||= now if session.over?
+        session.save!
+      end
+      private_class_method :insert, :write_rounds, :write_state
+    end
+  end
+end

@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Keeps a control pause. The form's uuid makes a double click one measure.
+    module TakeControlPause
+      # @param values [Hash] of Forms::ControlPauseForm
+      # @return [Records::Measure]
+      def self.call(athlete, values, now:)
+        Records::Measure.find_by(uuid: values[:uuid]) || Records::Measure.create!(
+          account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: "control_pause",
+          value: values[:seconds], taken_at: taken_at(values, now), on_waking: values[:on_waking],
+          ended_by: values[:ended_by], first_breath: values[:first_breath], note: values[:note].to_s
+        )
+      end
+
+      # A score written in later stands at an hour at which such scores are taken.
+      def self.taken_at(values, now)
+        day = values[:taken_on]
+        return now if day == now.to_date
+
+        Time.new(day.year, day.month, day.day, values[:on_waking] ? 7 : 12)
+      end
+      private_class_method :taken_at
+    end
+  end
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+require "digest"
+require "rack"
+
+module Windlass
+  # Styles, scripts and fonts under an address that changes when any of them does, so that browsers may keep them for
+  # good. Scripts import one another by relative paths, which stay right because the digest is a folder.
+  module Assets
+    FOLDER = File.expand_path("public", __dir__)
+    DIGEST = Dir[File.join(FOLDER, "**/*")].select { |path| File.file?(path) }.sort
+      .each_with_object(Digest::SHA256.new) { |path, digest| digest << path.delete_prefix(FOLDER) << File.binread(path) }
+      .hexdigest[0, 12].freeze
+    PREFIX = "/assets/#{DIGEST}"
+    HEADERS = {"cache-control" => "public, max-age=31536000, immutable", "x-content-type-options" => "nosniff"}.freeze
+
+    # @param path [String] below app/public
+    # @return [String] address
+    def self.path(path) = "#{PREFIX}/#{path}"
+
+    # @return [#call] a Rack application for everything below {PREFIX}
+    def self.files = Rack::Files.new(FOLDER, HEADERS)
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Forms
+    # A clinician's word that hold work may begin again.
+    class ClearanceForm < Form
+      class Rules < Contract
+        option :today
+        option :opened_on
+
+        params do
+          required(:clinician).filled(Types::Text)
+          required(:cleared_on).filled(:date)
+        end
+
+        rule(:clinician).validate(at_most_characters: 200)
+        rule(:cleared_on) do
+          allowed = opened_on..today
+          key.failure("#{value} is not allowed; allowed: #{opened_on} to #{today}") unless allowed.cover?(value)
+        end
+      end
+      RULES = Rules
+    end
+  end
+end

@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require "dry/validation"
+require "uri"
+
+module Windlass
+  module Forms
+    # A number as people type it: a decimal comma is a decimal point.
+    module Types
+      include Dry.Types()
+
+      Number = Params::Float.prepend { |typed| typed.is_a?(String) ? typed.strip.tr(",", ".") : typed }
+      Text = Params::String.prepend { |typed| typed.is_a?(String) ? typed.strip : typed }
+    end
+
+    # What all contracts share: errors that name the value and what is allowed.
+    class Contract < Dry::Validation::Contract
+      config.messages.load_paths << File.expand_path("messages.yml", __dir__)
+      config.messages.default_locale = :en
+
+      register_macro(:within) do |macro:|
+        range = macro.args.first
+        if key? && value && !range.cover?(value)
+          key.failure("#{Words.number(value)} is not allowed; allowed: #{range.min || range.begin} to #{range.end}")
+        end
+      end
+
+      register_macro(:at_most_characters) do |macro:|
+        most = macro.args.first
+        key.failure("#{value.length} characters are too many; allowed: #{most}") if key? && value && value.length > most
+      end
+    end
+
+    # Parameters become typed values once. `typed` keeps what came, so that a form with errors shows it again.
+    class Form
+      attr_reader :values, :errors, :typed
+
+      # @param params [Hash] as they came
+      # @param context [Hash] what a contract has to know besides, such as today's date
+      # @return [Form]
+      def self.parse(params, **context) = new(params, self::RULES.new(**context))
+
+      # @return [Form] nothing typed yet
+      def self.blank(typed = {}) = new(typed.transform_keys(&:to_s), nil)
+
+      def initialize(params, contract)
+        @typed = params
+        result = contract&.call(params)
+        @values = result.to_h
+        @errors = (result ? result.errors.to_h : {}).transform_values { |messages| sentences(messages) }
+      end
+
+      def valid? = errors.empty?
+
+      private
+
+      def sentences(messages)
+        messages.is_a?(Hash) ? messages.values.map { |inner| sentences(inner) }.join("; ") : messages.join("; ")
+      end
+    end
+  end
+end

@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # One athlete's sheet: where they stand, whether it goes well, what is next, what to mind.
+    class AthleteSheet
+      LOG_DAYS = 28
+      SCORES_SHOWN = 14
+
+      Score = Value.define(:day, :seconds, :when, :ended_by, :first_breath, :counts, :uuid)
+
+      # @param measure [Records::Measure]
+      # @return [Measures::ControlPauseReading]
+      def self.reading(measure)
+        pause = measure.to_control_pause
+        Measures::ControlPauseReading.read(pause, measure.athlete.to_context(on: pause.taken_at.to_date))
+      end
+
+      attr_reader :athlete
+
+      # @param athlete [Records::Athlete]
+      # @param now [Time]
+      def initialize(athlete, now:)
+        @athlete = athlete
+        @now = now
+        @today = now.to_date
+      end
+
+      def id = athlete.id
+
+      def name = athlete.name
+
+      def about
+        [Words.count(athlete.age_on(@today), "year"), *athlete.disciplines, "#{Words.number(athlete.height_cm)} cm",
+          "#{Words.number(athlete.mass_kg)} kg", ("pulse #{athlete.resting_pulse}" if athlete.resting_pulse),
+          ("vital capacity #{Words.number(athlete.vital_capacity_l)} L" if athlete.vital_capacity_l)].compact.join(" · ")
+      end
+
+      def notes = athlete.notes
+
+      def stop = athlete.suspensions.find { |one| one.stop? && one.binds_on?(@today) }
+
+      def rest = athlete.suspensions.find { |one| !one.stop? && one.binds_on?(@today) }
+
+      def today = @today
+
+      # What has to be minded when reading this athlete's scores.
+      def cautions
+        [
+          ("The control pause is paused: quiet breathing comes first." if athlete.control_pause_use == "paused"),
+          ("Uneasy with a blocked nose: never chase the score." if athlete.nervous),
+          ("Signs of bad sleep: a long score is a warning, and its fall is progress." if athlete.sleep_signs)
+        ].compact
+      end
+
+      def newest_reading
+        newest = measures.last
+        newest && self.class.reading(newest)
+      end
+
+      def newest_day = Dates.near(measures.last.taken_at.getlocal.to_date, @today)
+
+      def chart = ControlPauseChart.new(pauses, today: @today)
+
+      # @return [Array<PrescriptionSheet>]
+      def prescriptions
+        @prescriptions ||= athlete.prescriptions.open.includes(:athlete).map { |one| PrescriptionSheet.new(one, now: @now) }
+      end
+
+      # @return [Array<Protocols::Protocol>] what could be prescribed besides
+      def prescribable
+        taken = prescriptions.reject(&:quiet?).map { |one| one.protocol.id }
+        Protocols::ALL.reject { |protocol| taken.include?(protocol.id) }
+      end
+
+      def log
+        @log ||= SessionLog.new(
+          athlete.sessions.run.where(local_date: (@today - LOG_DAYS)..).includes(:rounds).in_order.to_a,
+          Records::Move.where(prescription_id: athlete.prescription_ids).where(local_date: (@today - LOG_DAYS)..).to_a
+        )
+      end
+
+      # @return [Array<Score>] newest first
+      def scores
+        counting = Measures::MorningSeries.new(pauses).scores
+        measures.zip(pauses).last(SCORES_SHOWN).reverse.map do |measure, pause|
+          Score.new(day: Dates.short(pause.taken_at.to_date), seconds: Words.seconds(pause.seconds), uuid: measure.uuid,
+            when: pause.on_waking ? "on waking" : pause.taken_at.strftime("%H:%M"),
+            ended_by: Measures::ENDINGS.fetch(pause.ended_by).words,
+            first_breath: Measures::FIRST_BREATHS.fetch(pause.first_breath), counts: counting.include?(pause))
+        end
+      end
+
+      private
+
+      # Twelve weeks, and the fortnight before that the first median needs.
+      def measures
+        @measures ||= athlete.measures.where(kind: "control_pause")
+          .where(taken_at: (@now - (ControlPauseChart::DAYS + 14) * 86_400)..).order(:taken_at).to_a
+      end
+
+      def pauses = @pauses ||= measures.map(&:to_control_pause)
+    end
+  end
+end

@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # The control pause over weeks: valid morning scores as full dots, doubtful or other ones hollow, the median of each
+    # score's fortnight as a line, the bands as rules.
+    class ControlPauseChart
+      WIDTH = 760
+      HEIGHT = 270
+      LEFT = 40
+      RIGHT = 700
+      TOP = 14
+      BOTTOM = 232
+      DAYS = 84
+
+      Dot = Value.define(:x, :y, :full, :words)
+
+      # @param control_pauses [Array<Measures::ControlPause>] in order of time
+      # @param today [Date]
+      def initialize(control_pauses, today:)
+        @today = today
+        @first_day = today - (DAYS - 1)
+        @pauses = control_pauses.select { |pause| (@first_day..today).cover?(pause.taken_at.to_date) }
+        @series = Measures::MorningSeries.new(control_pauses)
+        @x = Scale.of([0, DAYS - 1], [LEFT, RIGHT])
+        @y = Scale.of([0, highest], [BOTTOM, TOP])
+      end
+
+      def empty? = @pauses.empty?
+
+      # Newest last, so that it lies on top.
+      def dots
+        morning = @series.scores
+        @pauses.map do |pause|
+          Dot.new(x: x_of(pause.taken_at.to_date), y: @y.place(pause.seconds), full: morning.include?(pause),
+            words: "#{pause.taken_at.strftime("%-d %b")}: #{Words.seconds(pause.seconds)}")
+        end
+      end
+
+      # @return [String, nil] an SVG path
+      def median_path
+        days = @series.within(@first_day, @today).map { |pause| pause.taken_at.to_date }
+        return if days.size < 2
+
+        places = days.map { |day| "#{x_of(day)} #{@y.place(@series.baseline_s(day))}" }
+        "M#{places.join("L")}"
+      end
+
+      # @return [Array<Array(String, Float)>] the lines between bands, named by the band above
+      def bands
+        Measures::BANDS.each_cons(2).filter_map do |below, above|
+          [above.words, @y.place(below.below_s), below.below_s] if below.below_s < highest
+        end
+      end
+
+      def weeks
+        (0...DAYS).step(14).map { |day| [@x.place(day), (@first_day + day).strftime("%-d %b")] }
+      end
+
+      def description
+        return "No control pause in the last twelve weeks." if empty?
+
+        median = @series.baseline_s(@today)
+        "#{Words.count(@pauses.size, "score")} in twelve weeks, #{Words.seconds(@pauses.map(&:seconds).min)} to " \
+        "#{Words.seconds(@pauses.map(&:seconds).max)}. " \
+        "#{median ? "Median of the last fortnight #{Words.seconds(median)}." : "None valid in the last fortnight."}"
+      end
+
+      private
+
+      def x_of(day) = @x.place((day - @first_day).to_i)
+
+      def highest = [@pauses.map(&:seconds).max || 0, 30].max * 1.1
+    end
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # Days in words.
+    module Dates
+      # @return [String] `Wed 25 Nov`
+      def self.short(date) = date.strftime("%a %-d %b")
+
+      # @return [String] `Wednesday 25 November 2026`
+      def self.long(date) = date.strftime("%A %-d %B %Y")
+
+      # @return [String] `today`, `yesterday`, `Wed 25 Nov`
+      def self.near(date, today)
+        case (today - date).to_i
+        when 0 then "today"
+        when 1 then "yesterday"
+        else short(date)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # What the deck gets: the compiled timeline and the places of its drawing.
+    class Deck
+      attr_reader :session
+
+      # @param session [Records::Session]
+      def initialize(session)
+        @session = session
+      end
+
+      def name = session.athlete.name
+
+      def title = session.to_protocol.in_words(session.to_dose)
+
+      def cautions = session.to_protocol.cautions
+
+      def line
+        @line ||= BreathLine.new(timeline, session.athlete.to_body(on: session.local_date), title: "The session ahead")
+      end
+
+      # @return [Hash] for the deck's script
+      def plan
+        {uuid: session.uuid, over: session.over?, segments: segments, total_ms: timeline.total_ms,
+         line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
+      end
+
+      private
+
+      def timeline = @timeline ||= session.to_timeline
+
+      def segments
+        timeline.placed.map do |place|
+          {kind: place.segment.kind, start_ms: place.start_ms, ms: place.segment.ms, cue: place.segment.cue,
+           hold: place.number, round: place.segment.round, phase: place.segment.phase}
+        end
+      end
+    end
+  end
+end

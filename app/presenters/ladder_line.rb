@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # A ladder as knots on a line, the current one filled, the next one spelled out as the one change it makes.
+    class LadderLine
+      Knot = Value.define(:rung, :current, :passed, :words)
+
+      # @param standing [Progression::Standing]
+      def initialize(standing)
+        @standing = standing
+      end
+
+      def knots
+        @standing.ladder.rungs.each_with_index.map do |dose, rung|
+          Knot.new(rung: rung, current: rung == @standing.rung, passed: rung < @standing.rung,
+            words: @standing.protocol.in_words(dose))
+        end
+      end
+
+      def place
+        "Rung #{@standing.rung + 1} of #{@standing.ladder.rungs.size}#{", at half of it" if @standing.reduced}"
+      end
+
+      def next_step
+        return "Next: the whole of the lowest rung" if @standing.reduced
+
+        lever, now, later = @standing.ladder.change_after(@standing.rung)
+        lever ? "Next: #{lever.words} #{Words.number(now)} → #{Words.number(later)}" : "Top rung: take a new measure"
+      end
+    end
+  end
+end

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # A breath line small enough for a row: the ink and the holds, no words.
+    class Miniature
+      WIDTH = 240
+      HEIGHT = 44
+      # Litres between the quiet breath and the top of the row.
+      SPAN_L = 1.3
+
+      Hold = Value.define(:x, :width)
+
+      # @param timeline [Timeline::Compiled]
+      # @param body [Physiology::Body]
+      def initialize(timeline, body)
+        @timeline = timeline
+        @points = Timeline::VolumeTrace.points(timeline, body)
+        low, high = @points.map(&:last).minmax
+        @x = Scale.of([0, timeline.total_ms / 1000.0], [0, WIDTH])
+        @y = Scale.of([low, [high, low + SPAN_L].max], [HEIGHT - 6, 4])
+      end
+
+      def ink = "M#{@points.map { |t, litres| "#{@x.place(t)} #{@y.place(litres)}" }.join("L")}"
+
+      def holds
+        @timeline.holds.map do |place|
+          from, to = [place.start_ms, place.end_ms].map { |ms| @x.place(ms / 1000.0) }
+          Hold.new(x: from, width: (to - from).round(1))
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # The log of an athlete: a line a day and protocol, newest first.
+    class SessionLog
+      Line = Value.define(:date, :uuid, :words, :sets, :breaths, :urge, :effort, :verdict)
+
+      # @param sessions [Array<Records::Session>] run, with rounds and moves
+      # @param moves [Array<Records::Move>]
+      def initialize(sessions, moves)
+        @sessions = sessions
+        @moves = moves.index_by { |move| [move.prescription_id, move.local_date] }
+      end
+
+      def empty? = @sessions.empty?
+
+      def lines
+        @sessions.group_by { |session| [session.prescription_id, session.local_date] }.values.map { |sets| line(sets) }
+          .reverse
+      end
+
+      private
+
+      def line(sets)
+        newest = sets.last
+        rounds = sets.flat_map(&:rounds)
+        Line.new(date: Dates.short(newest.local_date), uuid: newest.uuid, words: newest.to_protocol.in_words(newest.to_dose),
+          sets: "#{sets.size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: breaths(rounds), urge: urge(rounds),
+          effort: sets.filter_map(&:effort).max&.then { |effort| Words.number(effort) } || "–",
+          verdict: verdict(@moves[[newest.prescription_id, newest.local_date]]))
+      end
+
+      def breaths(rounds)
+        counts = rounds.filter_map(&:first_breath).tally
+        words = Timeline::FIRST_BREATHS.filter_map { |kind| "#{counts[kind.to_s]} #{kind}" if counts[kind.to_s] }
+        words.empty? ? "–" : words.join(", ")
+      end
+
+      def urge(rounds)
+        median = Trends.median(rounds.filter_map(&:first_urge_ms))
+        median ? Words.seconds(median / 1000.0) : "–"
+      end
+
+      def verdict(move)
+        return "to decide" if move.nil?
+
+        move.overruled? ? "#{move.decided} (proposed: #{move.verdict})" : move.decided
+      end
+    end
+  end
+end

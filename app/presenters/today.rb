@@ -1,0 +1,129 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # The coach's desk: what must be decided, who trains, what is missing. Nothing that is not to be acted on.
+    class Today
+      DECIDE_DAYS = 14
+
+      Decision = Value.define(:name, :athlete_id, :uuid, :when, :words, :verdict, :reason)
+      Training = Value.define(:name, :athlete_id, :prescription_id, :dose, :place, :set, :miniature)
+      Missing = Value.define(:name, :athlete_id, :words)
+      Stopped = Value.define(:name, :athlete_id, :words)
+
+      # @param account [Records::Account]
+      # @param now [Time]
+      def initialize(account, now:)
+        @account = account
+        @today = now.to_date
+        @midnight = Time.new(now.year, now.month, now.day)
+      end
+
+      def date = Dates.long(@today)
+
+      def stopped
+        @stopped ||= athletes.filter_map do |athlete|
+          stop = athlete.suspension_on(@today)
+          Stopped.new(name: athlete.name, athlete_id: athlete.id, words: stop.reason) if stop&.stop?
+        end
+      end
+
+      # @return [Array<Decision>] strongest verdict first
+      def decisions
+        @decisions ||= undecided.filter_map { |session| decision(session) }
+          .sort_by { |row| [Progression::VERDICTS.index(row.verdict), row.name] }
+      end
+
+      # @return [Array<Training>]
+      def trainings
+        @trainings ||= prescriptions.filter_map { |prescription| training(prescription) }.sort_by(&:name)
+      end
+
+      # @return [Array<Missing>]
+      def missing = @missing ||= without_score + without_measure
+
+      def nobody? = athletes.empty?
+
+      private
+
+      def athletes
+        @athletes ||= @account.athletes.by_name.includes(:suspensions).to_a
+      end
+
+      def by_id = @by_id ||= athletes.index_by(&:id)
+
+      def prescriptions
+        @prescriptions ||= Records::Prescription.open.where(athlete_id: by_id.keys).to_a
+      end
+
+      def values
+        @values ||= Records::Measure.newest_control_pauses(by_id.keys).then do |newest|
+          athletes.to_h { |athlete| [athlete.id, athlete.to_values(newest[athlete.id])] }
+        end
+      end
+
+      def sets_today
+        @sets_today ||= Records::Session.run.where(local_date: @today).group(:prescription_id).count
+      end
+
+      def decided_today
+        @decided_today ||= Records::Move.where(local_date: @today).pluck(:prescription_id).to_set
+      end
+
+      def training(prescription)
+        athlete = by_id[prescription.athlete_id]
+        return if prescription.quiet? || decided_today.include?(prescription.id) || athlete.suspension_on(@today)
+
+        standing = prescription.to_standing(values[athlete.id]) or return
+        done = sets_today.fetch(prescription.id, 0)
+        sets = standing.protocol.sets(standing.dose)
+        return if done >= sets
+
+        Training.new(name: athlete.name, athlete_id: athlete.id, prescription_id: prescription.id,
+          dose: standing.protocol.in_words(standing.dose), place: LadderLine.new(standing).place,
+          set: "Set #{done + 1} of #{sets}",
+          miniature: Miniature.new(standing.protocol.compile(standing.dose), athlete.to_body(on: @today)))
+      end
+
+      # The newest run session of each day without a decision, once the day's sets are done or the day is over.
+      def undecided
+        open = Records::Session.run.where(athlete_id: by_id.keys, local_date: (@today - DECIDE_DAYS)..@today)
+          .where.not(Records::Move.where("moves.prescription_id = sessions.prescription_id")
+            .where("moves.local_date = sessions.local_date").arel.exists)
+          .includes(:prescription, :rounds, :athlete).in_order
+        open.group_by { |session| [session.prescription_id, session.local_date] }.values
+          .select { |sets| over?(sets) }.map(&:last)
+      end
+
+      def over?(sets)
+        newest = sets.last
+        newest.local_date < @today || newest.state == "stopped" || sets.size >= newest.to_protocol.sets(newest.to_dose)
+      end
+
+      def decision(session)
+        verdict = Actions::JudgeDay.call(session) or return
+        Decision.new(name: by_id[session.athlete_id].name, athlete_id: session.athlete_id, uuid: session.uuid,
+          when: Dates.near(session.local_date, @today), words: session.to_protocol.in_words(session.to_dose),
+          verdict: verdict.verdict, reason: verdict.reasons.first.text)
+      end
+
+      def without_score
+        scored = Records::Measure.where(kind: "control_pause", on_waking: true, taken_at: @midnight..)
+          .pluck(:athlete_id).to_set
+        training = prescriptions.reject(&:quiet?).map(&:athlete_id).to_set
+        athletes.filter_map do |athlete|
+          next if scored.include?(athlete.id) || !training.include?(athlete.id) || athlete.control_pause_use == "paused"
+
+          Missing.new(name: athlete.name, athlete_id: athlete.id, words: "No morning score yet")
+        end
+      end
+
+      def without_measure
+        prescriptions.select(&:quiet?).map do |prescription|
+          athlete = by_id[prescription.athlete_id]
+          Missing.new(name: athlete.name, athlete_id: athlete.id, words: "Quiet breathing, until a new control pause")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+// The page's clock, in milliseconds. `wall` goes on across a reload; `at` is the moment of a key or touch itself, not of
+// the code that hears of it. A page may be given another clock before its scripts run: tests let time pass with one.
+const real = {
+  wall: () => performance.timeOrigin + performance.now(),
+  at: (event) => performance.timeOrigin + (event.timeStamp || performance.now()),
+};
+
+export const clock = globalThis.windlassClock ?? real;
+
+/** Calls back on every frame until the callback answers false. */
+export function everyFrame(callback) {
+  const frame = () => {
+    if (callback() !== false) requestAnimationFrame(frame);
+  };
+  requestAnimationFrame(frame);
+}
+
+/** `0:48`, `2:05` */
+export function clockWords(ms) {
+  const seconds = Math.max(0, Math.ceil(ms / 1000 - 1e-6));
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+}

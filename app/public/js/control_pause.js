@@ -1,0 +1,78 @@
+// The guided control pause: one step at a time, and a stopwatch that counts from the key's own time stamp.
+import { clock, clockWords, everyFrame } from "./clock.js";
+
+// A second press sooner than this is the same press.
+const TREMOR_MS = 300;
+const STEPS = { settle: 1, pause: 2, last: 5 };
+
+export function controlPause() {
+  return {
+    step: STEPS.settle, guided: true, figure: "0.0", settled: "0:00", word: "Start",
+    startedAt: null, lastPress: -Infinity, openedAt: 0,
+
+    init() {
+      this.guided = this.$el.dataset.step !== "0";
+      this.openedAt = clock.wall();
+      this.$el.addEventListener("click", (event) => this.chosen(event));
+      everyFrame(() => this.show());
+    },
+
+    at(step) { return this.step === step ? "step" : false; },
+    showing(step) { return this.guided ? this.step === step : step > STEPS.pause; },
+    get typing() { return !this.guided; },
+    get movable() { return this.step > 1; },
+    get answering() { return this.step > STEPS.pause && this.step < STEPS.last; },
+    get timing() { return this.startedAt !== null; },
+
+    next() { this.step = Math.min(this.step + 1, STEPS.last); },
+    back() {
+      this.startedAt = null;
+      this.step = Math.max(this.step - 1, 1);
+      if (this.step === STEPS.pause) this.reset();
+    },
+    type() { this.guided = false; this.startedAt = null; },
+    reset() { this.figure = "0.0"; this.word = "Start"; },
+
+    key(event) {
+      if (event.code !== "Space" || !this.guided || this.step !== STEPS.pause) return;
+      event.preventDefault();
+      if (!event.repeat) this.toggle(event);
+    },
+
+    press(event) { this.toggle(event); },
+    /** Touch and mouse were heard on the way down; this is for other ways to push a button. */
+    pressed(event) { if (event.detail === 0) this.toggle(event); },
+
+    toggle(event) {
+      const at = clock.at(event);
+      if (at - this.lastPress < TREMOR_MS) return;
+      this.lastPress = at;
+      if (this.timing) this.finish(at);
+      else this.begin(at);
+    },
+
+    begin(at) {
+      this.startedAt = at;
+      this.word = "Stop";
+    },
+
+    finish(at) {
+      this.figure = ((at - this.startedAt) / 1000).toFixed(1);
+      this.startedAt = null;
+      this.word = "Start";
+      this.$refs.seconds.value = this.figure;
+      this.step = STEPS.pause + 1;
+    },
+
+    /** A touched answer leads on by itself; with the keyboard one goes on by the button. */
+    chosen(event) {
+      const answered = event.target.type === "radio" && event.detail > 0;
+      if (this.guided && answered && this.step < STEPS.last) this.next();
+    },
+
+    show() {
+      if (this.step === STEPS.settle) this.settled = clockWords(clock.wall() - this.openedAt);
+      if (this.timing) this.figure = ((clock.wall() - this.startedAt) / 1000).toFixed(1);
+    },
+  };
+}

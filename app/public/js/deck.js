@@ -1,0 +1,129 @@
+// The deck: keys, buttons, figures, tones. What is right at which moment stands in run.js.
+import { clock, clockWords, everyFrame } from "./clock.js";
+import { Journal } from "./journal.js";
+import { Run } from "./run.js";
+import { Sound } from "./sound.js";
+
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyP: "pause", KeyM: "mute", Escape: "stop" };
+// Three ticks before the end of whatever is long enough to wait for.
+const COUNT_FROM_MS = 8000;
+
+export function deck() {
+  // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
+  let run, journal, sound, plan, hand;
+
+  return {
+    cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
+    live: true, over: false, paused: false, resting: true, muted: false, lastBreath: null,
+
+    init() {
+      plan = JSON.parse(document.getElementById("plan").textContent);
+      hand = document.getElementById("hand");
+      this.next = document.querySelector(".next").textContent;
+      sound = new Sound();
+      journal = new Journal(plan.uuid, () => this.showKept());
+      this.takeDeck();
+    },
+
+    /** One tab runs a session; a second one only says so. */
+    async takeDeck() {
+      if (!navigator.locks) return this.begin();
+      navigator.locks.request(`windlass.deck.${plan.uuid}`, { ifAvailable: true }, (lock) => {
+        if (!lock) return this.refuse();
+        this.begin();
+        return new Promise(() => {});
+      });
+    },
+
+    refuse() {
+      this.live = false;
+      this.cue = "This session is on the deck in another tab";
+      this.next = "Close that one, and load this one again.";
+    },
+
+    begin() {
+      run = new Run(plan, journal, clock, () => this.entered());
+      journal.send();
+      window.addEventListener("online", () => journal.send());
+      this.show();
+      if (run.live) this.entered();
+      everyFrame(() => { run.tick(); this.show(); });
+    },
+
+    key(event) {
+      const what = KEYS[event.code];
+      if (!run || !what || event.ctrlKey || event.metaKey || event.altKey || event.target.type === "range") return;
+      event.preventDefault();
+      if (!event.repeat) this.act(what, event);
+    },
+
+    act(what, event) {
+      if (what === "main") this.main(event);
+      else if (what === "urge") this.mark("first_urge", event);
+      else if (what === "contraction") this.mark("contraction", event);
+      else if (what === "pause") this.pause(event);
+      else if (what === "stop") this.stop(event);
+      else if (what === "mute") this.mute();
+      else this.breath(what, event);
+    },
+
+    main(event) {
+      if (!run || run.over) return;
+      sound.wake();
+      if (!run.started) run.start(event);
+      else if (run.paused) run.resume(event);
+      else run.next(event);
+      this.show();
+    },
+
+    mark(kind, event) { run?.mark(kind, event ?? window.event); },
+    breath(value, event) { run?.breath(value, event ?? window.event); this.show(); },
+    pause(event) { if (run?.live) run.pause(event); this.entered(); this.show(); },
+    stop(event) { run?.stop(event); this.show(); },
+    mute() { this.muted = !this.muted; sound.muted = this.muted; sound.loud(); },
+    loudness(event) { sound.volume = event.target.value / 100; sound.loud(); },
+    breathIs(value) { return this.lastBreath === value; },
+
+    /** On every new segment: the tones of its end. */
+    entered() {
+      if (!run?.live || run.paused) return sound.silence();
+      const left = run.left;
+      const after = plan.segments[run.state.index + 1];
+      const ticks = run.segment.ms >= COUNT_FROM_MS ? [3000, 2000, 1000].filter((ms) => ms < left) : [];
+      sound.schedule([...ticks.map((ms) => ({ kind: "tick", inMs: left - ms })), { kind: after?.kind ?? "end", inMs: left }]);
+    },
+
+    show() {
+      this.live = !run.over;
+      this.over = run.over;
+      this.paused = run.live && run.paused;
+      this.resting = !run.holding;
+      this.holding = run.holding ? "holding" : "";
+      this.lastBreath = run.lastHold === null ? null : run.state.breaths[run.lastHold] ?? null;
+      if (run.over) this.showOver();
+      else if (run.started) this.showRunning();
+      else this.figure = clockWords(plan.total_ms);
+      const x = plan.line.left + (run.planned / plan.total_ms) * (plan.line.right - plan.line.left);
+      hand.setAttribute("x1", x.toFixed(1));
+      hand.setAttribute("x2", x.toFixed(1));
+    },
+
+    showRunning() {
+      const after = plan.segments[run.state.index + 1];
+      this.cue = run.paused ? "Paused" : run.segment.cue;
+      this.figure = clockWords(run.left);
+      this.mainWord = run.paused ? "Go on" : run.holding ? "Release" : "Next";
+      this.next = after ? `Then: ${after.cue.toLowerCase()}${after.kind === "hold" ? `, ${after.ms / 1000} s` : ""}` : "Then it is done";
+    },
+
+    showOver() {
+      this.cue = run.state.finished ? "Done" : "Stopped";
+      this.figure = clockWords(run.state.overAt ?? 0);
+      this.next = run.lastHold === null ? "Nothing was held." : "The last first breath can still be marked.";
+    },
+
+    showKept() {
+      this.kept = journal.waiting === 0 ? "All kept" : `${journal.waiting} waiting for the server`;
+    },
+  };
+}

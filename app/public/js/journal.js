@@ -1,0 +1,92 @@
+// What happens on the deck, kept in the browser until the server has it. Every event has a uuid made here, so sending one
+// twice changes nothing. Survives a reload, a closed tab and a server that is away.
+const PREFIX = "windlass.journal.";
+const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
+const BATCH = 200;
+
+function uuid() {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  bytes[6] = (bytes[6] & 0x0f) | 0x40;
+  bytes[8] = (bytes[8] & 0x3f) | 0x80;
+  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
+  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
+}
+
+export class Journal {
+  constructor(session, onChange = () => {}) {
+    this.session = session;
+    this.key = PREFIX + session;
+    this.onChange = onChange;
+    this.tries = 0;
+    this.kept = { events: [], run: null, ...JSON.parse(localStorage.getItem(this.key) ?? "{}") };
+  }
+
+  /** What the deck has to remember to go on after a reload. */
+  get run() {
+    return this.kept.run;
+  }
+
+  set run(run) {
+    this.kept.run = run;
+    this.save();
+  }
+
+  get waiting() {
+    return this.kept.events.length;
+  }
+
+  add(kind, atMs, details = {}) {
+    this.kept.events.push({ uuid: uuid(), kind, at_ms: Math.round(atMs), ...details });
+    this.save();
+    this.send();
+  }
+
+  save() {
+    localStorage.setItem(this.key, JSON.stringify(this.kept));
+    this.onChange();
+  }
+
+  async send() {
+    if (this.sending || this.waiting === 0) return;
+    this.sending = true;
+    clearTimeout(this.later);
+    try {
+      this.forget(await this.post(this.kept.events.slice(0, BATCH)));
+      this.tries = 0;
+    } catch {
+      this.tries += 1;
+    }
+    this.sending = false;
+    if (this.waiting > 0) this.later = setTimeout(() => this.send(), this.pause());
+  }
+
+  /** No wait while the server answers; longer and longer while it does not. */
+  pause() {
+    return this.tries === 0 ? 0 : RETRY_MS[Math.min(this.tries, RETRY_MS.length) - 1];
+  }
+
+  async post(events) {
+    const token = document.querySelector("meta[name=csrf-token]").content;
+    const answer = await fetch(`/sessions/${this.session}/events`, {
+      method: "POST",
+      headers: { "Content-Type": "application/json", "X-CSRF-Token": token },
+      body: JSON.stringify({ events }),
+    });
+    if (!answer.ok) throw new Error(`not kept: ${answer.status}`);
+    return (await answer.json()).kept;
+  }
+
+  forget(kept) {
+    const here = new Set(kept);
+    this.kept.events = this.kept.events.filter((event) => !here.has(event.uuid));
+    this.save();
+    if (this.waiting === 0 && this.run?.over) localStorage.removeItem(this.key);
+  }
+}
+
+/** Any page sends what an earlier one could not. */
+export function sendLeftovers() {
+  for (const key of Object.keys(localStorage)) {
+    if (key.startsWith(PREFIX)) new Journal(key.slice(PREFIX.length)).send();
+  }
+}

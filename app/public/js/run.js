@@ -1,0 +1,134 @@
+// A session running through its timeline. Knows no screen: the deck shows what it says. Moments are milliseconds of the
+// session's own clock, which stands still while paused and goes on across a reload.
+const HEARTBEAT_MS = 1000;
+// A page that was away longer than this comes back paused: nobody knows what happened meanwhile.
+const LONGEST_GAP_MS = 30_000;
+
+export class Run {
+  /** @param onSegment called on entering a segment, also when it is entered by a reload */
+  constructor(plan, journal, clock, onSegment = () => {}) {
+    this.segments = plan.segments;
+    this.journal = journal;
+    this.clock = clock;
+    this.onSegment = onSegment;
+    this.state = journal.run ?? { index: -1, segmentStart: 0, anchor: null, pausedAt: null, lastHold: null, breaths: {}, over: plan.over, seen: null };
+    if (this.live) this.comeBack();
+  }
+
+  get started() { return this.state.index >= 0; }
+  get over() { return this.state.over; }
+  get live() { return this.started && !this.over; }
+  get paused() { return this.state.pausedAt !== null; }
+  get segment() { return this.segments[this.state.index]; }
+  get holding() { return this.live && !this.paused && this.segment.kind === "hold"; }
+  get lastHold() { return this.state.lastHold; }
+
+  now(event) {
+    const wall = event ? this.clock.at(event) : this.clock.wall();
+    return this.paused ? this.state.pausedAt : wall - this.state.anchor;
+  }
+
+  /** Milliseconds left of the segment, and the place on the plan. */
+  get left() { return this.state.segmentStart + this.segment.ms - this.now(); }
+  get planned() {
+    if (!this.started) return 0;
+    if (this.over && this.state.finished) return this.segment.start_ms + this.segment.ms;
+    return this.segment.start_ms + Math.min(this.segment.ms, Math.max(0, this.segment.ms - this.left));
+  }
+
+  start(event) {
+    this.state.anchor = this.clock.at(event);
+    this.journal.add("start", 0);
+    this.enter(0, 0);
+  }
+
+  /** Ends what is over by the clock; exact, however late it is called. */
+  tick() {
+    while (this.live && !this.paused && this.left <= 0) this.leave(this.state.segmentStart + this.segment.ms);
+    if (this.live && !this.paused && this.clock.wall() - this.state.seen > HEARTBEAT_MS) this.keep();
+  }
+
+  /** Release a hold, or go on to what is next. */
+  next(event) {
+    this.tick();
+    if (this.live) this.leave(this.now(event));
+  }
+
+  mark(kind, event) {
+    if (this.holding) this.journal.add(kind, this.now(event), { round: this.segment.hold });
+  }
+
+  /** Rates the first breath after the latest hold; never stops the clock. */
+  breath(value, event) {
+    if (this.lastHold === null) return;
+    this.state.breaths[this.lastHold] = value;
+    this.journal.add("first_breath", this.over ? this.state.overAt : this.now(event), { round: this.lastHold, value });
+    this.keep();
+  }
+
+  pause(event) {
+    if (this.paused) return this.resume(event);
+    this.tick();
+    if (this.holding) this.leave(this.now(event));
+    if (!this.live) return;
+    const at = this.now(event);
+    this.state.pausedAt = at;
+    this.journal.add("pause", at);
+    this.keep();
+  }
+
+  resume(event) {
+    this.state.anchor = this.clock.at(event) - this.state.pausedAt;
+    this.state.pausedAt = null;
+    this.journal.add("resume", this.now(event));
+    this.onSegment();
+    this.keep();
+  }
+
+  stop(event) {
+    if (!this.live) return;
+    this.tick();
+    if (!this.live) return;
+    const at = this.now(event);
+    if (this.holding) this.endHold(at);
+    this.end("stop", at);
+  }
+
+  leave(at) {
+    if (this.segment.kind === "hold") this.endHold(at);
+    if (this.state.index + 1 < this.segments.length) this.enter(this.state.index + 1, at);
+    else this.end("finish", at);
+  }
+
+  enter(index, at) {
+    this.state.index = index;
+    this.state.segmentStart = at;
+    if (this.segment.kind === "hold") this.journal.add("hold_start", at, { round: this.segment.hold });
+    this.keep();
+    this.onSegment();
+  }
+
+  endHold(at) {
+    this.journal.add("hold_end", at, { round: this.segment.hold });
+    this.state.lastHold = this.segment.hold;
+  }
+
+  end(kind, at) {
+    Object.assign(this.state, { over: true, overAt: at, finished: kind === "finish", pausedAt: at });
+    this.journal.add(kind, at);
+    this.keep();
+    this.onSegment();
+  }
+
+  comeBack() {
+    if (this.paused || this.clock.wall() - this.state.seen <= LONGEST_GAP_MS) return;
+    this.state.pausedAt = this.state.seen - this.state.anchor;
+    this.journal.add("pause", this.state.pausedAt);
+    this.keep();
+  }
+
+  keep() {
+    this.state.seen = this.clock.wall();
+    this.journal.run = this.state;
+  }
+}

@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    # Who owns the records. One coach for now.
+    class Account < Record
+      self.table_name = "accounts"
+      has_many :athletes, class_name: "Windlass::Records::Athlete"
+    end
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    class Athlete < Record
+      self.table_name = "athletes"
+      belongs_to :account, class_name: "Windlass::Records::Account"
+      has_many :measures
+      has_many :prescriptions
+      has_many :sessions
+      has_many :suspensions
+
+      scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }
+
+      # @return [Integer] whole years
+      def age_on(date)
+        date.year - born_on.year - ((date.strftime("%m%d") < born_on.strftime("%m%d")) ? 1 : 0)
+      end
+
+      # @return [Physiology::Body]
+      def to_body(on:, posture: :seated)
+        Physiology::Body.new(sex: sex, age: age_on(on), height_cm: height_cm, mass_kg: mass_kg, posture: posture,
+          vital_capacity_l: vital_capacity_l)
+      end
+
+      # @return [Measures::MorningSeries]
+      def morning_series = Measures::MorningSeries.new(control_pauses)
+
+      # @return [Array<Measures::ControlPause>] in order of time
+      def control_pauses = measures.select(&:control_pause?).sort_by(&:taken_at).map(&:to_control_pause)
+
+      # @param control_pause_s [Float, nil] the newest valid one, where it has been read already
+      # @return [Measures::Values] what doses are computed from
+      def to_values(control_pause_s = Measure.newest_control_pauses([id])[id])
+        Measures::Values.new(control_pause_s: control_pause_s, control_pause_paused: control_pause_use == "paused")
+      end
+
+      # @param on [Date] the day of the reading: the baseline is that of the fortnight before it
+      # @return [Measures::Context]
+      def to_context(on:)
+        Measures::Context.new(trained: disciplines.intersect?(%w[freediving spearfishing]), nervous: nervous,
+          sleep_signs: sleep_signs, use: control_pause_use.to_sym, baseline_s: morning_series.baseline_s(on - 1))
+      end
+
+      # @return [Suspension, nil] the one that binds today, stops before rests
+      def suspension_on(date) = suspensions.select { |one| one.binds_on?(date) }.min_by { |one| one.stop? ? 0 : 1 }
+    end
+  end
+end

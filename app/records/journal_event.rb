@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    class JournalEvent < Record
+      self.table_name = "journal_events"
+      belongs_to :session
+
+      # @return [Timeline::Event]
+      def to_core = Timeline::Event.new(kind: kind.to_sym, at_ms: at_ms, round: round, value: value&.to_sym)
+    end
+  end
+end

@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    class Round < Record
+      self.table_name = "rounds"
+      belongs_to :session
+
+      COLUMNS = %i[session_id number target_ms held_ms skipped first_breath sao2_low].freeze
+
+      # @return [Hash{Integer => Array<Progression::Round>}] by session, in order
+      def self.core_by_session(session_ids)
+        rows = connection.select_rows(where(session_id: session_ids).order(:number).select(COLUMNS).to_sql)
+        rows.group_by(&:first).transform_values { |of_session| of_session.map { |row| core(*row.drop(1)) } }
+      end
+
+      # @return [Progression::Round]
+      def self.core(number, target_ms, held_ms, skipped, first_breath, sao2_low)
+        Progression::Round.new(number: number, target_s: target_ms && target_ms / 1000.0, held_s: held_ms && held_ms / 1000.0,
+          skipped: [true, 1].include?(skipped), first_breath: first_breath&.to_sym, sao2_low: sao2_low)
+      end
+
+      # @return [Progression::Round]
+      def to_core = self.class.core(*values_at(*COLUMNS.drop(1)))
+
+      private
+
+      def values_at(*columns) = columns.map { |column| self[column] }
+    end
+  end
+end

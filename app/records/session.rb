@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    # One run of a dose: planned, then on the deck, then done or stopped. A day's sets are judged together.
+    class Session < Record
+      self.table_name = "sessions"
+      belongs_to :athlete
+      belongs_to :prescription
+      has_many :rounds, -> { order(:number) }
+      has_many :journal_events
+      has_one :move
+
+      scope :run, -> { where(state: %w[done stopped]) }
+      scope :in_order, -> { order(:started_at, :id) }
+
+      def over? = state == "done" || state == "stopped"
+
+      def to_protocol = Protocols.find(protocol)
+
+      def to_dose = Record.dose(dose)
+
+      # @return [Timeline::Compiled] as it was planned
+      def to_timeline = Timeline::Compiled.new(segments.map { |segment| Timeline::Segment.from_h_plain(segment) })
+
+      # @return [Progression::Session] this set alone
+      def to_core
+        Progression::Session.new(id: id, date: local_date, protocol: protocol, dose: to_dose, effort: effort,
+          symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.map(&:to_core))
+      end
+
+      COLUMNS = %i[id local_date protocol dose effort symptoms light].freeze
+
+      # The past of an athlete, read without making a record of each of its many rounds.
+      # @return [Array<Progression::Session>] each set alone, in order
+      def self.core_sets(athlete_id, days)
+        sets = run.where(athlete_id: athlete_id, local_date: days).in_order
+        rounds = Round.core_by_session(sets.ids)
+        sets.pluck(*COLUMNS).map do |id, date, protocol, dose, effort, symptoms, light|
+          Progression::Session.new(id: id, date: date, protocol: protocol, dose: dose(dose), effort: effort,
+            symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []))
+        end
+      end
+
+      # @return [Array<Session>] the sets of this day and dose, this one among them
+      def sets_of_the_day
+        self.class.run.where(prescription_id: prescription_id, local_date: local_date).includes(:rounds).in_order
+          .select { |set| set.dose == dose }
+      end
+    end
+  end
+end

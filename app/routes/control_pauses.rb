@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    module ControlPauses
+      def self.registered(app)
+        app.get("/athletes/:athlete_id/control-pauses/new") do
+          control_pause_form(Forms::ControlPauseForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s))
+        end
+
+        app.post("/athletes/:athlete_id/control-pauses") do
+          form = Forms::ControlPauseForm.parse(params, today: today)
+          next control_pause_form(form) unless form.valid?
+
+          measure = Actions::TakeControlPause.call(athlete, form.values, now: now)
+          redirect to("/control-pauses/#{measure.uuid}"), 303
+        end
+
+        app.get("/control-pauses/:uuid") do
+          measure = Records::Measure.find_by!(uuid: params[:uuid])
+          erb :"control_pauses/show", locals: {title: "Control pause", athlete: measure.athlete,
+            reading: Presenters::AthleteSheet.reading(measure)}
+        end
+
+        app.helpers do
+          def control_pause_form(form)
+            status 422 unless form.valid?
+            erb :"control_pauses/new", locals: {title: "Control pause", form: form, athlete: athlete, today: today}
+          end
+        end
+      end
+    end
+  end
+end

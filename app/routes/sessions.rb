@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    module Sessions
+      def self.registered(app)
+        app.get("/sessions/:uuid/deck") do
+          erb :"sessions/deck", layout: :deck_layout, locals: {title: "Deck", page: Presenters::Deck.new(session_record)}
+        end
+
+        app.post("/sessions/:uuid/events") do
+          content_type :json
+          form = Forms::JournalForm.parse(json_body)
+          halt 422, JSON.generate(errors: form.errors) unless form.valid?
+
+          JSON.generate(kept: Actions::KeepJournal.call(session_record, form.values[:events], now: now))
+        end
+
+        app.get("/sessions/:uuid") { session_sheet(session_record) }
+
+        # What the verdict would be with what stands in the form now; keeps nothing.
+        app.post("/sessions/:uuid/verdict") do
+          record = session_record
+          form = Forms::RatingForm.parse(params)
+          Presenters::VerdictPanel.preview(record, form.columns) if form.valid?
+          partial :"sessions/verdict", panel: Presenters::VerdictPanel.new(record, rating: form)
+        end
+
+        app.post("/sessions/:uuid/rating") do
+          form = Forms::RatingForm.parse(params)
+          next session_sheet(session_record, rating: form) unless form.valid?
+
+          Actions::RateSession.call(session_record, form.columns, now: now)
+          redirect to("/sessions/#{session_record.uuid}"), 303
+        end
+
+        app.post("/sessions/:uuid/decision") do
+          rating = Forms::RatingForm.parse(params)
+          next session_sheet(session_record, rating: rating) unless rating.valid?
+
+          record = Actions::RateSession.call(session_record, rating.columns, now: now)
+          verdict = Actions::JudgeDay.call(record)
+          decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
+          next session_sheet(record, decision: decision) unless decision.valid?
+
+          Actions::Decide.call(record, verdict, decided: decision.decided(verdict.verdict),
+            because: decision.values[:because], now: now)
+          redirect to("/athletes/#{record.athlete_id}"), 303
+        end
+
+        app.helpers do
+          def session_record = Records::Session.where(account_id: account.id).find_by!(uuid: params[:uuid])
+
+          def session_sheet(record, rating: nil, decision: nil)
+            status 422 if rating || decision
+            page = Presenters::SessionSheet.new(record, rating: rating)
+            erb :"sessions/show", locals: {title: page.title, page: page,
+              panel: Presenters::VerdictPanel.new(record, rating: rating, decision: decision)}
+          end
+
+          def json_body
+            body = JSON.parse(request.body.read)
+            body.is_a?(Hash) ? body : {}
+          rescue JSON::ParserError
+            {}
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    module Today
+      def self.registered(app)
+        app.get("/") do
+          erb :"today/index", locals: {title: "Today", page: Presenters::Today.new(account, now: now)}
+        end
+      end
+    end
+  end
+end

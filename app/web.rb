@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+require "erubi"
+require "json"
+require "rack/session"
+require "securerandom"
+require "sinatra/base"
+
+require_relative "actions"
+require_relative "assets"
+require_relative "forms"
+require_relative "presenters"
+require_relative "security"
+require_relative "view_helpers"
+require_relative "routes/today"
+require_relative "routes/athletes"
+require_relative "routes/control_pauses"
+require_relative "routes/prescriptions"
+require_relative "routes/sessions"
+require_relative "routes/suspensions"
+
+module Windlass
+  # The web application: settings, middleware and error pages. What it does stands in routes/.
+  class Web < Sinatra::Base
+    set :root, __dir__
+    set :views, File.join(__dir__, "views")
+    set :static, false
+    set :erb, escape_html: true
+    set :show_exceptions, false
+    set :raise_errors, false
+    set :dump_errors, -> { !test? }
+    set :environment, ENV.fetch("WINDLASS_ENV", "production").to_sym
+    # Time is an argument everywhere; here it enters.
+    set :clock, Time
+
+    register Security
+    helpers ViewHelpers
+
+    register Routes::Today
+    register Routes::Athletes
+    register Routes::ControlPauses
+    register Routes::Prescriptions
+    register Routes::Sessions
+    register Routes::Suspensions
+
+    helpers do
+      def now = @now ||= settings.clock.now
+
+      def today = now.to_date
+
+      def account = @account ||= Records::Account.first
+
+      # The number in an address: whatever else stands there is not found.
+      def athlete(id = params[:athlete_id])
+        account.athletes.find(Integer(id, 10))
+      rescue ArgumentError, RangeError
+        raise ActiveRecord::RecordNotFound
+      end
+    end
+
+    error ActiveRecord::RecordNotFound, Sinatra::NotFound do
+      status 404
+      erb :"errors/not_found", locals: {title: "Not found"}
+    end
+
+    error Error do
+      status 422
+      erb :"errors/refused", locals: {title: "Not possible", message: env["sinatra.error"].message}
+    end
+
+    error do
+      status 500
+      erb :"errors/failed", locals: {title: "Something failed"}
+    end
+  end
+end

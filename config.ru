@@ -1,0 +1,7 @@
+# frozen_string_literal: true
+
+require_relative "app/boot"
+
+use Rack::Deflater
+map(Windlass::Assets::PREFIX) { run Windlass::Assets.files }
+run Windlass::Web

@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Measures
+    # What has to be known of a person to read a score: the same 45 seconds are strength in one and a warning in another.
+    # baseline_s is the median of the fortnight before, nil where there is none.
+    Context = Value.define(:trained, :nervous, :sleep_signs, :use, :baseline_s) do
+      # @param trained [Boolean] a practised breath-holder
+      # @param nervous [Boolean] uneasy with a blocked nose; a near-drowning or suffocation in the past
+      # @param sleep_signs [Boolean] snoring, mouth breathing, yawning, daytime sleepiness, pauses in sleep
+      # @param use [Symbol] :primary, :background or :paused
+      def initialize(trained: false, nervous: false, sleep_signs: false, use: :primary, baseline_s: nil)
+        super
+      end
+    end
+
+    CONTROL_PAUSE_USES = {
+      primary: "the chief measure", background: "only in the background", paused: "paused"
+    }.freeze
+  end
+end

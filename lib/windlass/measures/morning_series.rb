@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Measures
+    # The reference series: the first valid control pause on waking of each day.
+    class MorningSeries
+      BASELINE_DAYS = 14
+
+      # @return [Array<ControlPause>] one a day at most, in order of time
+      attr_reader :scores
+
+      # @param control_pauses [Enumerable<ControlPause>] in any order
+      def initialize(control_pauses)
+        on_waking = control_pauses.select(&:on_waking).sort_by(&:taken_at)
+        @scores = on_waking.group_by { |pause| pause.taken_at.to_date }.filter_map { |_day, taken| taken.find(&:valid?) }
+        @scores.freeze
+        freeze
+      end
+
+      # @param on [Date]
+      # @return [ControlPause, nil]
+      def on(date) = scores.find { |pause| pause.taken_at.to_date == date }
+
+      # Median of the valid scores of the 14 days that end with this one.
+      # @return [Float, nil] seconds
+      def baseline_s(on)
+        Trends.median(within(on - (BASELINE_DAYS - 1), on).map(&:seconds))
+      end
+
+      # @return [Array<ControlPause>] both days included
+      def within(from, to) = scores.select { |pause| (from..to).cover?(pause.taken_at.to_date) }
+    end
+  end
+end

@@ -1,0 +1,80 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Measures
+    # What a coach says of a control pause, in order of urgency. Each answers a sentence or nothing.
+    # Common practice, no source.
+    module Readings
+      # A score as long as this from somebody untrained who sleeps badly is a warning.
+      LONG_S = 40
+
+      # A drop to this share of the recent median asks for a light day, if it is this many seconds too.
+      DROP_SHARE = 0.75
+      DROP_S = 3
+
+      Reading = Value.define(:id, :applies, :words)
+
+      def self.reading(id, applies, words) = Reading.new(id: id, applies: applies, words: words)
+      private_class_method :reading
+
+      ALL = [
+        reading(:implausible, ->(pause, _) { !pause.plausible? },
+          "Under 3 s or over 90 s is seldom a control pause. Take it again before you use it."),
+        reading(:anxious, ->(pause, context) { pause.ended_by == :anxiety || (context.nervous && pause.seconds < 20) },
+          "Short because the measure itself is uneasy. Do not chase it: pause the measure, go on with quiet breathing, " \
+          "and try again in some weeks."),
+        reading(:pushed, ->(pause, _) { pause.pushed? },
+          "Held past the signal: the first breath after it was not calm. It does not count. Stop sooner next time."),
+        reading(:no_signal, ->(pause, _) { !pause.bodily_signal? && pause.ended_by != :anxiety },
+          "No bodily signal ended it, so it does not say where the urge begins. Teach noticing, and repeat it."),
+        reading(:sleep, ->(pause, context) { pause.seconds >= LONG_S && !context.trained && context.sleep_signs },
+          "Long in someone untrained who sleeps badly is no sign of good breathing: it can be sleep apnoea. Suggest a " \
+          "doctor. With good training this score will fall, and that is progress."),
+        reading(:untrained_long, ->(pause, context) { pause.seconds >= LONG_S && !context.trained && !context.sleep_signs },
+          "Long for someone untrained. Ask about snoring, mouth breathing and sleepiness by day before you call it good."),
+        reading(:trained_long, ->(pause, context) { pause.valid? && pause.seconds >= LONG_S && context.trained },
+          "Plausible in a trained breath-holder."),
+        reading(:drop, ->(pause, context) { pause.valid_morning? && !context.sleep_signs && dropped?(pause, context) },
+          "A quarter or more under the recent median: illness, bad sleep or too much work. Make it a light day."),
+        reading(:short, ->(pause, context) { pause.valid? && pause.seconds < 20 && !context.nervous },
+          "Short and really short goes with busy breathing. Train gently, with small holds.")
+      ].freeze
+
+      # @return [Array<Reading>] those that apply
+      def self.for(pause, context) = ALL.select { |reading| reading.applies.call(pause, context) }
+
+      def self.dropped?(pause, context)
+        baseline = context.baseline_s or return false
+        pause.seconds <= DROP_SHARE * baseline && baseline - pause.seconds >= DROP_S
+      end
+      private_class_method :dropped?
+    end
+
+    # A control pause read in context.
+    # verdict is :counts, :counts_apart (valid, but not on waking) or :does_not_count.
+    ControlPauseReading = Value.define(:pause, :verdict, :headline, :sentences) do
+      # @param context [Context]
+      def self.read(pause, context)
+        verdict = verdict_of(pause)
+        new(pause: pause, verdict: verdict, headline: headline(pause, verdict),
+          sentences: Readings.for(pause, context).map(&:words).freeze)
+      end
+
+      def self.verdict_of(pause)
+        return :does_not_count unless pause.valid?
+
+        pause.on_waking ? :counts : :counts_apart
+      end
+
+      def self.headline(pause, verdict)
+        score = "#{Words.seconds(pause.seconds)}: #{pause.band.words}"
+        case verdict
+        when :counts then "#{score}. Counts as this morning's score."
+        when :counts_apart then "#{score}. Valid, but not taken on waking: it stays out of the morning series."
+        else "#{Words.seconds(pause.seconds)}. Does not count as a control pause."
+        end
+      end
+      private_class_method :verdict_of, :headline
+    end
+  end
+end

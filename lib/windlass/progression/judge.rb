@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    # A judged session: the strongest verdict, every reason that fired, and where it leads.
+    # target is nil where quiet breathing and a new measure come next.
+    Verdict = Value.define(:verdict, :clean, :reasons, :from, :target) do
+      def stop? = verdict == :stop
+    end
+
+    # Judges one session among those before it.
+    module Judge
+      # @param session [Session]
+      # @param history [Enumerable<Session>]
+      # @param standing [Standing]
+      # @return [Verdict]
+      def self.judge(session, history:, standing:)
+        record = Record.new(session, history, standing)
+        reasons = Rules::ALL.filter_map { |rule| rule.check(record) }
+        strongest = reasons.map(&:verdict).min_by { |verdict| VERDICTS.index(verdict) }
+        Verdict.new(verdict: strongest, clean: record.evidence.clean?, reasons: reasons.freeze, from: standing,
+          target: Pawl.target(strongest, standing, record.evidence))
+      end
+    end
+
+    # One tooth up, none, or down: where a verdict leads.
+    module Pawl
+      # Rungs that a rest of seven days goes down.
+      REST_RUNGS = 2
+
+      # @return [Standing, nil] nil: quiet breathing, and a new measure
+      def self.target(verdict, standing, evidence = nil)
+        case verdict
+        when :stop then standing.at(0)
+        when :rest then standing.at(standing.rung - REST_RUNGS)
+        when :ease then eased(standing, evidence)
+        when :advance then standing.at(standing.reduced ? 0 : standing.rung + 1)
+        else standing
+        end
+      end
+
+      # After gasps or short holds the hold itself has to be shorter, if any rung below has a shorter one.
+      def self.eased(standing, evidence)
+        return if standing.reduced
+        return standing.halved if standing.rung.zero?
+
+        too_long = evidence && (evidence.gasps.any? || evidence.short.any?)
+        standing.at((too_long && standing.ladder.shorter_hold_below(standing.rung)) || standing.rung - 1)
+      end
+      private_class_method :eased
+    end
+  end
+end

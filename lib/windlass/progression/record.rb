@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    # The session being judged among those before it. What the rules ask of the past stands here.
+    class Record
+      WARNING_DAYS = 14
+      # The coming week may bring this much more holding than the weeks before, no more.
+      RAMP = 1.3
+      RAMP_WEEKS = 4
+      # Held back by the ramp alone for this long, an athlete steps all the same.
+      RAMP_PATIENCE_DAYS = 14
+
+      attr_reader :session, :standing, :evidence
+
+      # @param session [Session]
+      # @param history [Enumerable<Session>] of all protocols, in any order; later ones and this one itself are left out
+      # @param standing [Standing] at the dose of the session
+      def initialize(session, history, standing)
+        @session = session
+        @standing = standing
+        @evidence = Evidence.new(session)
+        @evidence_of = {session.id => @evidence}
+        @earlier = history.reject { |past| past.id == session.id || past.date > session.date }.uniq(&:id).sort_by(&:date)
+      end
+
+      def protocol = standing.protocol
+
+      # Sessions on this rung without a break, this one last. Light days and those without a hold are passed over.
+      def row
+        @row ||= begin
+          same = @earlier.reverse.lazy.select { |past| past.protocol == session.protocol && !past.light && past.held? }
+          [session, *same.take_while { |past| past.dose == session.dose }].reverse
+        end
+      end
+
+      def clean_in_a_row = @clean_in_a_row ||= row.reverse.take_while { |past| evidence_of(past).clean? }.size
+
+      def enough? = clean_in_a_row >= protocol.clean_sessions
+
+      # Three sessions running on this rung with a gasp, a short hold or hard effort.
+      def stuck? = row.size >= 3 && row.last(3).all? { |past| evidence_of(past).troubled? }
+
+      # @return [Session, nil] the newest other session within a fortnight that had a warning
+      def earlier_warning
+        @earlier.reverse.find do |past|
+          past.date >= session.date - WARNING_DAYS && evidence_of(past).warnings.any?
+        end
+      end
+
+      def next_dose = standing.reduced ? standing.ladder.rungs.first : standing.ladder.rungs[standing.rung + 1]
+
+      # @return [Boolean] four weeks are known, and the coming week would pass 1.3 times their weekly mean
+      def ramps?
+        return @ramps unless @ramps.nil?
+
+        @ramps = !next_dose.nil? && !weekly_mean_s.nil? && coming_week_s > RAMP * weekly_mean_s
+      end
+
+      # Sessions that only the ramp held back began at least a fortnight ago.
+      def patient_enough?
+        clean = row.last(clean_in_a_row)
+        first_enough = clean[protocol.clean_sessions - 1]
+        first_enough && session.date - first_enough.date >= RAMP_PATIENCE_DAYS
+      end
+
+      # Hold seconds of the seven days to come: those of the seven past, with this protocol at its next dose.
+      def coming_week_s
+        week = [*@earlier, session].select { |past| past.date > session.date - 7 }
+        same, others = week.partition { |past| past.protocol == session.protocol }
+        same.size * protocol.hold_seconds(next_dose) + others.sum(&:hold_seconds)
+      end
+
+      # @return [Numeric, nil] mean of the weeks that had sessions; nil before four weeks of history
+      def weekly_mean_s
+        return if @earlier.empty? || @earlier.first.date > session.date - 7 * RAMP_WEEKS
+
+        weeks = (0...RAMP_WEEKS).filter_map { |week| held_in_week(week) }
+        weeks.sum / weeks.size if weeks.any?
+      end
+
+      private
+
+      def evidence_of(past) = @evidence_of[past.id] ||= Evidence.new(past)
+
+      def held_in_week(back)
+        to = session.date - 7 * back
+        sessions = [*@earlier, session].select { |past| past.date > to - 7 && past.date <= to }
+        sessions.sum(&:hold_seconds) if sessions.any?
+      end
+    end
+  end
+end

@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Rules
+      EaseSaturation = Rule.new("ease.saturation", :ease,
+        "an oximeter low under 75 %, or under the planning floor after over-breathing") do |record|
+        low = record.evidence.low_saturations
+        if low.any?
+          "Oximeter down to #{(low.map(&:sao2_low).min * 100).round} %: #{(low.size == 1) ? "round" : "rounds"} #{Words.list(low.map(&:number))}."
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Rules
+      EaseShort = Rule.new("ease.short", :ease,
+        "two or more holds, or at least a third, under 90 % of their target") do |record|
+        evidence = record.evidence
+        "#{evidence.with_rounds(evidence.short, "hold")} under 90 % of the target." if evidence.many?(evidence.short)
+      end
+    end
+  end
+end

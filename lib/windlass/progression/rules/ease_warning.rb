@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Rules
+      EaseWarning = Rule.new("ease.warning", :ease,
+        "light-headed, strong tingling, nausea or panic") do |record|
+        symptoms = record.evidence.easing_symptoms
+        "#{Symptoms.words(symptoms).capitalize}." if symptoms.any?
+      end
+    end
+  end
+end

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Rules
+      RepeatCount = Rule.new("repeat.count", :repeat,
+        "clean, but fewer clean sessions in a row on this rung than a step needs") do |record|
+        if record.evidence.clean? && !record.enough?
+          "Clean, #{record.clean_in_a_row} of #{record.protocol.clean_sessions} in a row on this rung."
+        end
+      end
+    end
+  end
+end

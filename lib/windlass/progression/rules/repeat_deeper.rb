@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Rules
+      RepeatDeeper = Rule.new("repeat.deeper", :repeat,
+        "more than half of the first breaths deeper") do |record|
+        evidence = record.evidence
+        "#{evidence.deeper.size} of #{evidence.rounds.count(&:first_breath)} first breaths deeper." if evidence.mostly_deeper?
+      end
+    end
+  end
+end

@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Rules
+      RepeatRamp = Rule.new("repeat.ramp", :repeat,
+        "clean and enough, but the coming week would hold over 1.3 times the weekly mean of the four weeks before") do |record|
+        if record.evidence.clean? && record.enough? && record.ramps? && !record.patient_enough?
+          "The coming week would hold #{Words.length(record.coming_week_s)}, over 1.3 times the weekly mean of " \
+            "#{Words.length(record.weekly_mean_s)}. A step comes by itself after 14 days of this."
+        end
+      end
+    end
+  end
+end

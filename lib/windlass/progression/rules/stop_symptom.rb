@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Rules
+      StopSymptom = Rule.new("stop.symptom", :stop,
+        "any symptom that stops all hold work") do |record|
+        stops = record.evidence.stops
+        "#{Symptoms.words(stops).capitalize}: no hold work until a clinician has cleared it." if stops.any?
+      end
+    end
+  end
+end

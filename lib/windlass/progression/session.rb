@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    # One hold as it was done. target_s is nil where a hold ends at the urge, at comfort or at a cap.
+    Round = Value.define(:number, :target_s, :held_s, :skipped, :first_breath, :sao2_low) do
+      # @param first_breath [Symbol, nil] :smooth, :deeper or :gasp; nil: not noted
+      # @param sao2_low [Float, nil] lowest oximeter reading, 0..1
+      def initialize(number:, held_s:, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil)
+        super
+      end
+
+      def held? = !skipped && !held_s.nil? && held_s > 0
+
+      def short? = against_target { |target| held_s < 0.9 * target }
+
+      def over? = against_target { |target| held_s > 1.1 * target }
+
+      private
+
+      def against_target = !target_s.nil? && !held_s.nil? && !skipped && yield(target_s)
+    end
+
+    # One session as the judge sees it. date is the local date of its start; light sessions neither count nor break a row.
+    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :light) do
+      # @param protocol [String]
+      # @param effort [Numeric, nil] 0-10, category-ratio scale (Borg 1982, from memory)
+      # @param symptoms [Array<Symbol>] of {Symptoms}
+      def initialize(id:, date:, protocol:, dose:, rounds:, effort: nil, symptoms: [], rounds_planned: rounds.size, light: false)
+        super
+      end
+
+      # A day's sets are one session: rounds in order, the hardest effort, every symptom.
+      # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start
+      # @param rounds_planned [Integer] what the dose asks of the whole day
+      def self.of_day(sets, rounds_planned: Protocols.find(sets.last.protocol).rounds(sets.last.dose))
+        rounds = sets.flat_map(&:rounds).each.with_index(1).map { |round, number| round.with(number: number) }
+        efforts = sets.map(&:effort)
+        sets.last.with(rounds: rounds, effort: efforts.include?(nil) ? nil : efforts.max,
+          symptoms: sets.flat_map(&:symptoms).uniq, light: sets.any?(&:light), rounds_planned: rounds_planned)
+      end
+
+      def held? = rounds.any?(&:held?)
+
+      # @return [Numeric] seconds held
+      def hold_seconds = rounds.select(&:held?).sum(&:held_s)
+    end
+  end
+end

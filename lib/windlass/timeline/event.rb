@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Timeline
+    # Something that happened while a timeline ran, at a moment of the session's own clock.
+    Event = Value.define(:kind, :at_ms, :round, :value) do
+      # @param kind [Symbol] one of {EVENT_KINDS}
+      # @param at_ms [Integer]
+      # @param round [Integer, nil] number of the hold, where the event belongs to one
+      # @param value [Symbol, nil] :smooth, :deeper or :gasp for a first breath
+      def initialize(kind:, at_ms:, round: nil, value: nil)
+        super
+      end
+    end
+
+    FIRST_BREATHS = %i[smooth deeper gasp].freeze
+    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume stop finish].freeze
+    HOLD_EVENTS = %i[hold_start first_urge contraction hold_end first_breath].freeze
+  end
+end

@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+module Windlass
+  # Numbers and lists in plain words, the same in a reason, on a screen and in a file.
+  module Words
+    # @return [String] `1:05`, and `0:48`: for clocks
+    def self.clock(seconds)
+      format("%d:%02d", *seconds.round.divmod(60))
+    end
+
+    # @return [String] `5 s`, `4.5 s`
+    def self.seconds(seconds) = "#{number(seconds)} s"
+
+    # @return [String] `11 min 20 s`, `5 min`, `40 s`: for lengths
+    def self.length(seconds)
+      minutes, rest = seconds.round.divmod(60)
+      [("#{minutes} min" if minutes > 0), ("#{rest} s" if rest > 0 || minutes.zero?)].compact.join(" ")
+    end
+
+    # @return [String] at most one decimal, none where it is whole
+    def self.number(number)
+      rounded = number.to_f.round(1)
+      ((rounded % 1).zero? ? rounded.to_i : rounded).to_s
+    end
+
+    # @return [String] `22 November 2026`
+    def self.date(date) = date.strftime("%-d %B %Y")
+
+    # @return [String] `1 gasp`, `2 gasps`
+    def self.count(number, one, many = "#{one}s") = "#{number} #{(number == 1) ? one : many}"
+
+    # @return [String] `4`, `4 and 6`, `4, 6 and 7`
+    def self.list(items)
+      return items.join if items.size < 2
+
+      "#{items[0..-2].join(", ")} and #{items.last}"
+    end
+  end
+end
