@@ -5,7 +5,7 @@ module Windlass
     # One athlete's sheet: where they stand, whether it goes well, what is next, what to mind.
     class AthleteSheet
       LOG_DAYS = 28
-      SCORES_SHOWN = 14
+      SCORES_SHOWN = 12
 
       Score = Value.define(:day, :seconds, :when, :ended_by, :first_breath, :counts, :uuid)
 
@@ -42,7 +42,7 @@ module Windlass
 
       def rest = athlete.suspensions.find { |one| !one.stop? && one.binds_on?(@today) }
 
-      def today = @today
+      attr_reader :today
 
       # What has to be minded when reading this athlete's scores.
       def cautions
@@ -84,7 +84,7 @@ module Windlass
       def scores
         counting = Measures::MorningSeries.new(pauses).scores
         measures.zip(pauses).last(SCORES_SHOWN).reverse.map do |measure, pause|
-          Score.new(day: Dates.short(pause.taken_at.to_date), seconds: Words.seconds(pause.seconds), uuid: measure.uuid,
+          Score.new(day: Dates.short(pause.taken_at.to_date), seconds: format("%.1f s", pause.seconds), uuid: measure.uuid,
             when: pause.on_waking ? "on waking" : pause.taken_at.strftime("%H:%M"),
             ended_by: Measures::ENDINGS.fetch(pause.ended_by).words,
             first_breath: Measures::FIRST_BREATHS.fetch(pause.first_breath), counts: counting.include?(pause))

@@ -120,7 +120,7 @@ module Windlass
       # @return [String] an SVG path
       def self.of(points)
         first, *others = points
-        others.each_with_object(+"M#{first[0]} #{first[1]}") do |(x, y), path|
+        others.each_with_object("M#{first[0]} #{first[1]}") do |(x, y), path|
           from_x, from_y = first
           half = ((x - from_x) / 2).round(1)
           path << (((from_y - y).abs < 4) ? "L#{x} #{y}" : "C#{(from_x + half).round(1)} #{from_y} #{(x - half).round(1)} #{y} #{x} #{y}")

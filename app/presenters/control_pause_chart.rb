@@ -6,11 +6,11 @@ module Windlass
     # score's fortnight as a line, the bands as rules.
     class ControlPauseChart
       WIDTH = 760
-      HEIGHT = 270
+      HEIGHT = 400
       LEFT = 40
       RIGHT = 700
       TOP = 14
-      BOTTOM = 232
+      BOTTOM = 362
       DAYS = 84
 
       Dot = Value.define(:x, :y, :full, :words)

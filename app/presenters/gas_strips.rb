@@ -33,9 +33,9 @@ module Windlass
 
       def floor_label = "floor #{(@forecast.floor * 100).round} %"
 
-      def top = @top
+      attr_reader :top
 
-      def bottom = @bottom
+      attr_reader :bottom
 
       # Holds that reach far enough for a bracket to be read.
       def margins

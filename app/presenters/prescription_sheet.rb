@@ -57,7 +57,7 @@ module Windlass
       # @return [Array<Array(String, String)>] what each part is, and how long it takes
       def parts
         timeline.segments.group_by { |segment| [segment.phase, segment.cue] }.map do |(_phase, cue), segments|
-          lengths = segments.map(&:seconds).uniq.minmax.uniq.map { |seconds| Words.seconds(seconds) }
+          lengths = segments.map(&:seconds).minmax.map { |seconds| Words.seconds(seconds) }.uniq
           [cue, segments.size, lengths.join(" to ")]
         end
       end

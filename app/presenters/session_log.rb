@@ -6,6 +6,8 @@ module Windlass
     class SessionLog
       Line = Value.define(:date, :uuid, :words, :sets, :breaths, :urge, :effort, :verdict)
 
+      FIRST_BREATHS = {"smooth" => "smooth", "deeper" => "deeper", "gasp" => "gasps"}.freeze
+
       # @param sessions [Array<Records::Session>] run, with rounds and moves
       # @param moves [Array<Records::Move>]
       def initialize(sessions, moves)
@@ -33,7 +35,7 @@ module Windlass
 
       def breaths(rounds)
         counts = rounds.filter_map(&:first_breath).tally
-        words = Timeline::FIRST_BREATHS.filter_map { |kind| "#{counts[kind.to_s]} #{kind}" if counts[kind.to_s] }
+        words = FIRST_BREATHS.filter_map { |kind, many| Words.count(counts[kind], kind, many) if counts[kind] }
         words.empty? ? "–" : words.join(", ")
       end
 

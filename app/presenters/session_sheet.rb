@@ -56,6 +56,12 @@ module Windlass
 
       def effort = @rating ? @rating.typed["effort"] : session.effort&.then { |effort| Words.number(effort) }
 
+      # @return [Array<Array(String, Hash, String)>] legend, symptoms and the look of their boxes
+      def symptom_groups
+        symptoms = Progression::Symptoms
+        [["Symptoms", symptoms::WARNINGS.merge(symptoms::OTHERS), ""], ["These stop all hold work", symptoms::STOPS, "stop"]]
+      end
+
       def symptom?(symptom) = (@rating ? Array(@rating.typed["symptoms"]) : session.symptoms).include?(symptom.to_s)
 
       def note = @rating ? @rating.typed["note"] : session.note

@@ -4,6 +4,8 @@ module Windlass
   module Routes
     module Athletes
       def self.registered(app)
+        app.helpers Helpers
+
         app.get("/athletes") do
           erb :"athletes/index", locals: {title: "Athletes", page: Presenters::Roster.new(account, today: today)}
         end
@@ -31,12 +33,12 @@ module Windlass
           athlete.update!(form.columns)
           redirect to("/athletes/#{athlete.id}"), 303
         end
+      end
 
-        app.helpers do
-          def athlete_form(form, athlete = nil)
-            status 422 unless form.valid?
-            erb :"athletes/form", locals: {title: athlete ? "Edit #{athlete.name}" : "New athlete", form: form, athlete: athlete}
-          end
+      module Helpers
+        def athlete_form(form, athlete = nil)
+          status 422 unless form.valid?
+          erb :"athletes/form", locals: {title: athlete ? "Edit #{athlete.name}" : "New athlete", form: form, athlete: athlete}
         end
       end
     end

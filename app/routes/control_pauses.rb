@@ -4,6 +4,8 @@ module Windlass
   module Routes
     module ControlPauses
       def self.registered(app)
+        app.helpers Helpers
+
         app.get("/athletes/:athlete_id/control-pauses/new") do
           control_pause_form(Forms::ControlPauseForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s))
         end
@@ -19,14 +21,14 @@ module Windlass
         app.get("/control-pauses/:uuid") do
           measure = Records::Measure.find_by!(uuid: params[:uuid])
           erb :"control_pauses/show", locals: {title: "Control pause", athlete: measure.athlete,
-            reading: Presenters::AthleteSheet.reading(measure)}
+                                               reading: Presenters::AthleteSheet.reading(measure)}
         end
+      end
 
-        app.helpers do
-          def control_pause_form(form)
-            status 422 unless form.valid?
-            erb :"control_pauses/new", locals: {title: "Control pause", form: form, athlete: athlete, today: today}
-          end
+      module Helpers
+        def control_pause_form(form)
+          status 422 unless form.valid?
+          erb :"control_pauses/new", locals: {title: "Control pause", form: form, athlete: athlete, today: today}
         end
       end
     end

@@ -4,6 +4,8 @@ module Windlass
   module Routes
     module Prescriptions
       def self.registered(app)
+        app.helpers Helpers
+
         app.post("/athletes/:athlete_id/prescriptions") do
           protocol = Protocols.find(params[:protocol].to_s)
           prescription = Actions::Prescribe.call(athlete, protocol, now: now)
@@ -20,13 +22,13 @@ module Windlass
         app.post("/prescriptions/:id/sessions") do
           redirect to("/sessions/#{Actions::PlanSession.call(prescription, now: now).uuid}/deck"), 303
         end
+      end
 
-        app.helpers do
-          def prescription
-            Records::Prescription.where(account_id: account.id).find(Integer(params[:id], 10))
-          rescue ArgumentError, RangeError
-            raise ActiveRecord::RecordNotFound
-          end
+      module Helpers
+        def prescription
+          Records::Prescription.where(account_id: account.id).find(Integer(params[:id], 10))
+        rescue ArgumentError, RangeError
+          raise ActiveRecord::RecordNotFound
         end
       end
     end

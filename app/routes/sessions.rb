@@ -4,6 +4,8 @@ module Windlass
   module Routes
     module Sessions
       def self.registered(app)
+        app.helpers Helpers
+
         app.get("/sessions/:uuid/deck") do
           erb :"sessions/deck", layout: :deck_layout, locals: {title: "Deck", page: Presenters::Deck.new(session_record)}
         end
@@ -47,23 +49,23 @@ module Windlass
             because: decision.values[:because], now: now)
           redirect to("/athletes/#{record.athlete_id}"), 303
         end
+      end
 
-        app.helpers do
-          def session_record = Records::Session.where(account_id: account.id).find_by!(uuid: params[:uuid])
+      module Helpers
+        def session_record = Records::Session.where(account_id: account.id).find_by!(uuid: params[:uuid])
 
-          def session_sheet(record, rating: nil, decision: nil)
-            status 422 if rating || decision
-            page = Presenters::SessionSheet.new(record, rating: rating)
-            erb :"sessions/show", locals: {title: page.title, page: page,
-              panel: Presenters::VerdictPanel.new(record, rating: rating, decision: decision)}
-          end
+        def session_sheet(record, rating: nil, decision: nil)
+          status 422 if rating || decision
+          page = Presenters::SessionSheet.new(record, rating: rating)
+          erb :"sessions/show", locals: {title: page.title, page: page,
+                                         panel: Presenters::VerdictPanel.new(record, rating: rating, decision: decision)}
+        end
 
-          def json_body
-            body = JSON.parse(request.body.read)
-            body.is_a?(Hash) ? body : {}
-          rescue JSON::ParserError
-            {}
-          end
+        def json_body
+          body = JSON.parse(request.body.read)
+          body.is_a?(Hash) ? body : {}
+        rescue JSON::ParserError
+          {}
         end
       end
     end

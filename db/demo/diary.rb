@@ -82,8 +82,8 @@ module Windlass
       end
 
       def at(date)
-        morning = Time.new(date.year, date.month, date.day, 6, 20 + @random.rand(35))
-        [morning, [@now - 600, Time.new(date.year, date.month, date.day)].max].min
+        midnight = Time.new(date.year, date.month, date.day)
+        [midnight + 3600 * 6 + 60 * (20 + @random.rand(35)), @now - 600].min.then { |taken| [taken, midnight].max }
       end
 
       def ended_by

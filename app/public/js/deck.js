@@ -1,16 +1,19 @@
 // The deck: keys, buttons, figures, tones. What is right at which moment stands in run.js.
 import { clock, clockWords, everyFrame } from "./clock.js";
+import { cuesBetween } from "./cues.js";
 import { Journal } from "./journal.js";
 import { Run } from "./run.js";
 import { Sound } from "./sound.js";
 
 const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyP: "pause", KeyM: "mute", Escape: "stop" };
-// Three ticks before the end of whatever is long enough to wait for.
-const COUNT_FROM_MS = 8000;
+// Tones are laid out this far ahead, so that they come even when the screen sleeps.
+const AHEAD_MS = 90_000;
+// Frames stop in a hidden tab; this goes on.
+const PULSE_MS = 250;
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
-  let run, journal, sound, plan, hand;
+  let run, journal, sound, plan, hand, laidOutTo;
 
   return {
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
@@ -42,11 +45,12 @@ export function deck() {
     },
 
     begin() {
-      run = new Run(plan, journal, clock, () => this.entered());
+      run = new Run(plan, journal, clock, (byHand) => this.layOutTones(byHand));
       journal.send();
       window.addEventListener("online", () => journal.send());
       this.show();
-      if (run.live) this.entered();
+      this.layOutTones(true);
+      setInterval(() => run.tick(), PULSE_MS);
       everyFrame(() => { run.tick(); this.show(); });
     },
 
@@ -78,19 +82,21 @@ export function deck() {
 
     mark(kind, event) { run?.mark(kind, event ?? window.event); },
     breath(value, event) { run?.breath(value, event ?? window.event); this.show(); },
-    pause(event) { if (run?.live) run.pause(event); this.entered(); this.show(); },
+    pause(event) { if (run?.live) run.pause(event); this.show(); },
     stop(event) { run?.stop(event); this.show(); },
     mute() { this.muted = !this.muted; sound.muted = this.muted; sound.loud(); },
     loudness(event) { sound.volume = event.target.value / 100; sound.loud(); },
     breathIs(value) { return this.lastBreath === value; },
 
-    /** On every new segment: the tones of its end. */
-    entered() {
-      if (!run?.live || run.paused) return sound.silence();
-      const left = run.left;
-      const after = plan.segments[run.state.index + 1];
-      const ticks = run.segment.ms >= COUNT_FROM_MS ? [3000, 2000, 1000].filter((ms) => ms < left) : [];
-      sound.schedule([...ticks.map((ms) => ({ kind: "tick", inMs: left - ms })), { kind: after?.kind ?? "end", inMs: left }]);
+    /** @param byHand the timeline was changed: what was laid out before is wrong */
+    layOutTones(byHand) {
+      if (byHand) sound.silence();
+      if (!run.live || run.paused) return;
+      const now = run.now();
+      const from = byHand ? now : laidOutTo;
+      laidOutTo = now + AHEAD_MS;
+      const cues = cuesBetween(plan.segments, run.state.index, run.state.segmentStart, from, laidOutTo);
+      sound.schedule(cues.map((cue) => ({ kind: cue.kind, inMs: cue.atMs - now })));
     },
 
     show() {

@@ -5,7 +5,7 @@ const HEARTBEAT_MS = 1000;
 const LONGEST_GAP_MS = 30_000;
 
 export class Run {
-  /** @param onSegment called on entering a segment, also when it is entered by a reload */
+  /** @param onSegment called on every new segment, with true where a hand and not the clock brought it */
   constructor(plan, journal, clock, onSegment = () => {}) {
     this.segments = plan.segments;
     this.journal = journal;
@@ -39,7 +39,7 @@ export class Run {
   start(event) {
     this.state.anchor = this.clock.at(event);
     this.journal.add("start", 0);
-    this.enter(0, 0);
+    this.enter(0, 0, true);
   }
 
   /** Ends what is over by the clock; exact, however late it is called. */
@@ -51,7 +51,7 @@ export class Run {
   /** Release a hold, or go on to what is next. */
   next(event) {
     this.tick();
-    if (this.live) this.leave(this.now(event));
+    if (this.live) this.leave(this.now(event), true);
   }
 
   mark(kind, event) {
@@ -69,11 +69,12 @@ export class Run {
   pause(event) {
     if (this.paused) return this.resume(event);
     this.tick();
-    if (this.holding) this.leave(this.now(event));
+    if (this.holding) this.leave(this.now(event), true);
     if (!this.live) return;
     const at = this.now(event);
     this.state.pausedAt = at;
     this.journal.add("pause", at);
+    this.onSegment(true);
     this.keep();
   }
 
@@ -81,7 +82,7 @@ export class Run {
     this.state.anchor = this.clock.at(event) - this.state.pausedAt;
     this.state.pausedAt = null;
     this.journal.add("resume", this.now(event));
-    this.onSegment();
+    this.onSegment(true);
     this.keep();
   }
 
@@ -94,18 +95,18 @@ export class Run {
     this.end("stop", at);
   }
 
-  leave(at) {
+  leave(at, byHand = false) {
     if (this.segment.kind === "hold") this.endHold(at);
-    if (this.state.index + 1 < this.segments.length) this.enter(this.state.index + 1, at);
+    if (this.state.index + 1 < this.segments.length) this.enter(this.state.index + 1, at, byHand);
     else this.end("finish", at);
   }
 
-  enter(index, at) {
+  enter(index, at, byHand) {
     this.state.index = index;
     this.state.segmentStart = at;
     if (this.segment.kind === "hold") this.journal.add("hold_start", at, { round: this.segment.hold });
     this.keep();
-    this.onSegment();
+    this.onSegment(byHand);
   }
 
   endHold(at) {
@@ -117,7 +118,7 @@ export class Run {
     Object.assign(this.state, { over: true, overAt: at, finished: kind === "finish", pausedAt: at });
     this.journal.add(kind, at);
     this.keep();
-    this.onSegment();
+    this.onSegment(kind === "stop");
   }
 
   comeBack() {

@@ -30,17 +30,17 @@ export class Sound {
     if (this.gain) this.gain.gain.value = this.muted ? 0 : this.volume * 0.5;
   }
 
-  /** @param cues [{kind, inMs}] from now; whatever was scheduled before is dropped */
+  /** @param cues [{kind, inMs}] from now; what is over already is passed over */
   schedule(cues) {
-    this.silence();
     if (!this.context) return;
-    for (const cue of cues) {
+    for (const cue of cues.filter(({ inMs }) => inMs >= 0)) {
       for (const [pitch, after] of TONES[cue.kind]) {
         this.tone(pitch, this.context.currentTime + cue.inMs / 1000 + after, LENGTH_S[cue.kind] ?? 0.12);
       }
     }
   }
 
+  /** Drops all that was scheduled. */
   silence() {
     for (const oscillator of this.scheduled) oscillator.stop();
     this.scheduled = [];
@@ -57,5 +57,6 @@ export class Sound {
     oscillator.start(at);
     oscillator.stop(at + length + 0.05);
     this.scheduled.push(oscillator);
+    oscillator.onended = () => { this.scheduled = this.scheduled.filter((one) => one !== oscillator); };
   }
 }

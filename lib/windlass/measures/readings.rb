@@ -69,7 +69,7 @@ module Windlass
       def self.headline(pause, verdict)
         score = "#{Words.seconds(pause.seconds)}: #{pause.band.words}"
         case verdict
-        when :counts then "#{score}. Counts as this morning's score."
+        when :counts then "#{score}. Counts in the morning series."
         when :counts_apart then "#{score}. Valid, but not taken on waking: it stays out of the morning series."
         else "#{Words.seconds(pause.seconds)}. Does not count as a control pause."
         end

@@ -19,8 +19,8 @@ module Windlass
         refuse_small(vital_capacity_l) if @tlc_l <= @frc_l
         @levels = Levels.volumes_l(self)
         super(sex: sex.to_sym, posture: posture.to_sym, age: age, height_cm: height_cm, mass_kg: mass_kg,
-          vital_capacity_l: vital_capacity_l, thrift: thrift.to_f, barometric_mmhg: barometric_mmhg.to_f,
-          haemoglobin_g_l: haemoglobin_g_l)
+              vital_capacity_l: vital_capacity_l, thrift: thrift.to_f, barometric_mmhg: barometric_mmhg.to_f,
+              haemoglobin_g_l: haemoglobin_g_l)
       end
 
       # Lung volumes; FRC is the end of a quiet breath out in this posture. Litres.

@@ -34,7 +34,7 @@ module Windlass
       # Half of the lowest rung: rounds, or minutes where the protocol has those.
       def halved
         key = protocol.halved_key
-        with(rung: 0, reduced: true, dose: ladder.rungs.first.merge(key => Numbers.plain(ladder.rungs.first[key] / 2r)).freeze)
+        with(rung: 0, reduced: true, dose: ladder.rungs.first.merge(key => Numbers.plain(ladder.rungs.first[key]/2r)).freeze)
       end
     end
   end

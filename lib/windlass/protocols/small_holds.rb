@@ -73,14 +73,14 @@ module Windlass
         return PAUSED_HOLD_S if measures.control_pause_paused
 
         pause = measures.control_pause_s or return
-        (pause <= SHORT_PAUSE_S) ? Numbers.plain(Numbers.down_to_multiple(pause / 2r, HALF_SECOND)) : USUAL_HOLD_S
+        (pause <= SHORT_PAUSE_S) ? Numbers.plain(Numbers.down_to_multiple(pause/2r, HALF_SECOND)) : USUAL_HOLD_S
       end
 
       def longest_hold_s(measures)
         start = starting_hold_s(measures)
         return start if start.nil? || measures.control_pause_paused
 
-        [start, [(measures.control_pause_s * 3 / 5r).floor, LONGEST_HOLD_S].min].max
+        [start, [(measures.control_pause_s * 3/5r).floor, LONGEST_HOLD_S].min].max
       end
 
       # As many as bring the rests nearest to their middle.

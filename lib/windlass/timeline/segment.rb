@@ -2,6 +2,9 @@
 
 module Windlass
   module Timeline
+    # Metabolic equivalents at rest.
+    REST_METS = 1.0
+
     # One stretch of a session: a breath in, a breath out, a hold, or natural breathing. Whole milliseconds, so that the
     # parts sum to the whole exactly. Only kind, ms, rate, to and mets move gas; the rest is for the person.
     Segment = Value.define(
@@ -14,7 +17,7 @@ module Windlass
       # @param to [Symbol, nil] lung level at the end, for :inhale and :exhale
       # @param mets [Numeric] metabolic equivalents, 1 at rest
       # @param phase [Symbol, nil] :settle, :work or :rest
-      def initialize(kind:, ms:, rate: nil, to: nil, mets: 1.0, round: nil, cycle: nil, phase: nil, cue: nil,
+      def initialize(kind:, ms:, rate: nil, to: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil,
         route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil)
         super
       end
@@ -27,7 +30,7 @@ module Windlass
       # @return [Hash{Symbol => Object}]
       def to_h_plain
         {kind: kind, seconds: Numbers.plain(seconds)}.merge(to_h.except(:kind, :ms, :mets).compact)
-          .merge((mets == 1.0) ? {} : {mets: mets})
+          .merge((mets > REST_METS) ? {mets: mets} : {})
       end
 
       # The inverse of {#to_h_plain}; names may be strings.
