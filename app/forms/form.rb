@@ -9,8 +9,8 @@ module Windlass
     module Types
       include Dry.Types()
 
-      Number = Params::Float.prepend { |typed| typed.is_a?(String) ? typed.strip.tr(",", ".") : typed }
-      Text = Params::String.prepend { |typed| typed.is_a?(String) ? typed.strip : typed }
+      Number = Params::Float.prepend { |typed| typed.is_a?(::String) ? typed.strip.tr(",", ".") : typed }
+      Text = Params::String.prepend { |typed| typed.is_a?(::String) ? typed.strip : typed }
     end
 
     # What all contracts share: errors that name the value and what is allowed.

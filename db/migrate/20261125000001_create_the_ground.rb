@@ -172,7 +172,7 @@ class CreateTheGround < ActiveRecord::Migration[7.2]
       %w[verdict decided].each do |column|
         t.check_constraint "#{column} IN ('stop', 'rest', 'ease', 'repeat', 'advance')", name: "moves_#{column}"
       end
-      t.check_constraint "verdict = decided OR length(trim(overruled_because)) > 0", name: "moves_overruled_with_reason"
+      t.check_constraint "verdict = decided OR coalesce(length(trim(overruled_because)), 0) > 0", name: "moves_overruled_with_reason"
       t.check_constraint "verdict <> 'stop' OR decided = 'stop'", name: "moves_no_stop_overruled"
     end
   end
@@ -194,7 +194,7 @@ class CreateTheGround < ActiveRecord::Migration[7.2]
       t.index %i[session_id kind], unique: true
       t.check_constraint "kind IN ('stop', 'rest')", name: "suspensions_kind"
       t.check_constraint "kind <> 'rest' OR until_on IS NOT NULL", name: "suspensions_rest_has_an_end"
-      t.check_constraint "kind <> 'stop' OR lifted_at IS NULL OR length(trim(clinician)) > 0",
+      t.check_constraint "kind <> 'stop' OR lifted_at IS NULL OR coalesce(length(trim(clinician)), 0) > 0",
         name: "suspensions_stop_needs_a_clinician"
     end
   end

@@ -46,6 +46,7 @@ export function deck() {
 
     begin() {
       run = new Run(plan, journal, clock, (byHand) => this.layOutTones(byHand));
+      this.showKept();
       journal.send();
       window.addEventListener("online", () => journal.send());
       this.show();

@@ -80,7 +80,7 @@ module Windlass
         start = starting_hold_s(measures)
         return start if start.nil? || measures.control_pause_paused
 
-        [start, [(measures.control_pause_s * 3/5r).floor, LONGEST_HOLD_S].min].max
+        (measures.control_pause_s * 3/5r).floor.clamp(start, LONGEST_HOLD_S)
       end
 
       # As many as bring the rests nearest to their middle.

@@ -72,8 +72,8 @@ RSpec.describe Windlass::Progression::Rules do
     expect(fired(day, history: [*month, yesterday])).to eq ["repeat.ramp"]
     expect(fired(day, history: [*month.drop(1), yesterday])).to eq ["advance.clean"]
 
-    # Every other day for four weeks: five minutes a set to six is 1.23 times as much.
-    steady = (2..28).step(2).map { |ago| day(on: monday - ago, rung: 1, effort: 8) }
+    # Every day for four weeks: five minutes a set to six is 1.23 times as much.
+    steady = (2..28).map { |ago| day(on: monday - ago, rung: 1, effort: 8) }
     expect(fired(day(rung: 1), rung: 1, history: [*steady, day(on: monday - 1, rung: 1)])).to eq ["advance.clean"]
 
     patient = judge(day, history: [30, 23, 16, 15, 14, 5, 4, 3, 2, 1].map { |ago| day(on: monday - ago) })

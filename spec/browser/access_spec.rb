@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+require "browser_helper"
+
+RSpec.describe "Every main view", :browser do
+  before do
+    Windlass::Demo::Scenario.load(now: WebHelpers::NOON, people: Windlass::Demo::PEOPLE.values_at(3, 10))
+  end
+
+  it "has no accessibility violation that axe finds, at a desk and on a phone, and fits its screen" do
+    athlete = Windlass::Records::Athlete.first
+    session = athlete.sessions.last
+    paths = ["/", "/athletes", "/athletes/new", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/control-pauses/new",
+      "/control-pauses/#{athlete.measures.last.uuid}", "/prescriptions/#{athlete.prescriptions.first.id}",
+      "/sessions/#{session.uuid}", "/sessions/#{session.uuid}/deck", "/nothing"]
+
+    [[1280, 800], [390, 844]].each do |width, height|
+      page.driver.resize(width, height)
+      paths.each do |path|
+        visit(path)
+        expect([path, violations]).to eq [path, []]
+        expect([path, page.evaluate_script("document.documentElement.scrollWidth")]).to match [path, be <= width]
+      end
+    end
+  end
+
+  it "works without scripts, but for the deck" do
+    athlete = Windlass::Records::Athlete.last
+    page.driver.browser.page.command("Emulation.setScriptExecutionDisabled", value: true)
+    visit("/athletes/#{athlete.id}/control-pauses/new")
+    fill_in("Pause, seconds", with: "11,5")
+    ["a twitch of the diaphragm", "as calm as the one before", "at another time"].each { |answer| find("label", text: answer).click }
+    click_button("Keep and read")
+
+    expect(page).to have_text("11.5 s: low. Valid, but not taken on waking")
+  end
+end

@@ -1,0 +1,142 @@
+# frozen_string_literal: true
+
+require "browser_helper"
+
+# The whole slice as a coach does it, with time that passes when the spec says so.
+RSpec.describe "From a control pause to the next day", :browser do
+  let(:athlete) { make_athlete }
+  let(:prescription) { athlete.prescriptions.first }
+  let(:session) { Windlass::Records::Session.order(:id).last }
+
+  def held = session.reload.rounds.map { |round| round.held_ms.to_i / 100 / 10.0 }
+
+  def take_control_pause(seconds)
+    visit("/athletes/#{athlete.id}/control-pauses/new")
+    click_button("Settled")
+    key(:space)
+    pass(seconds)
+    key(:space)
+    find("label", text: "a twitch of the diaphragm").click
+    find("label", text: "as calm as the one before").click
+    find("label", text: "on waking").click
+    click_button("Keep and read")
+  end
+
+  # Runs the set on the deck to its end, marking each first breath as smooth.
+  def run_whole_set
+    key(:space)
+    pass(125)
+    session.to_timeline.holds.each { |place| finish_hold(place) }
+    pass(60)
+    expect(page).to have_css(".cue", text: "Done")
+    expect(page).to have_text("All kept")
+  end
+
+  def finish_hold(place)
+    expect(page).to have_css(".cue", text: "Hold", exact_text: true)
+    pass(place.segment.ms / 1000.0 + 0.4)
+    expect(page).to have_css(".cue", text: "Breathe")
+    key("1")
+    expect(page).to have_css("[aria-pressed=true]", text: "Smooth")
+    following = session.to_timeline.holds[place.number]
+    pass((following.start_ms - place.end_ms) / 1000.0 - 0.4) if following
+  end
+
+  before { give_clock }
+
+  it "measures, doses, runs, judges, moves, and shows it all the next day" do
+    take_control_pause(12.4)
+    expect(page).to have_text("12.4 s: low. Counts in the morning series.")
+
+    click_button("Small holds")
+    expect(page).to have_text("13 holds of 5 s in 5 min, 2 sets a day")
+    2.times { run_set(prescription, at: WebHelpers::NOON - 86_400) }
+    run_set(prescription)
+    click_button("Run with Ines")
+    expect(page).to have_text("All kept")
+    run_whole_set
+    expect(held).to eq [5.0] * 13
+
+    click_link("To the verdict")
+    expect(page).to have_css("#verdict", text: "Repeat")
+    find("label", text: "4", exact_text: true).click
+    expect(page).to have_css("#verdict", text: "Clean, 2 in a row on this rung.")
+    click_button("Accept: advance")
+    expect(page).to have_text("13 holds of 5 s in 5 min, 3 sets a day")
+
+    clock.now = WebHelpers::NOON + 86_400
+    visit("/")
+    expect(page).to have_css("section[aria-labelledby=train]", text: "Set 1 of 3")
+    click_link("Ines Aldaya", match: :first)
+    expect(page).to have_css("svg.chart circle.dot")
+    expect(page).to have_css("tbody tr", text: "26 smooth 4 advance")
+  end
+
+  describe "on the deck" do
+    before do
+      make_pause(athlete, 24)
+      visit("/prescriptions/#{prescribe(athlete).id}")
+      click_button("Run with Ines")
+      expect(page).to have_text("All kept")
+    end
+
+    it "marks urges and breaths, releases early, pauses, and stops at any time" do
+      key(:space)
+      pass(125)
+      expect(page).to have_css(".cue", text: "Hold")
+      pass(3.2)
+      key("u")
+      key(:space)
+      expect(page).to have_css(".cue", text: "Breathe")
+      key("3", "2", "p")
+      expect(page).to have_css(".cue", text: "Paused")
+      pass(500)
+      key("p")
+      expect(page).to have_css(".cue", text: "Breathe")
+      key(:escape)
+      expect(page).to have_css(".cue", text: "Stopped")
+      expect(page).to have_text("All kept")
+
+      round = session.reload.rounds.sole
+      expect([session.state, round.held_ms, round.first_urge_ms, round.first_breath]).to eq ["stopped", 3_200, 3_200, "deeper"]
+    end
+
+    it "loses nothing when the server is away and the page is loaded again, and counts nothing twice" do
+      Outage.now = true
+      key(:space)
+      pass(130.4)
+      expect(page).to have_css(".cue", text: "Breathe")
+      key("1")
+      expect(page).to have_text("4 waiting for the server")
+      expect(session.reload.journal_events.count).to eq 0
+
+      visit(current_path)
+      expect(page).to have_css(".cue", text: "Breathe")
+      Outage.now = false
+      pass(1)
+      key(:escape)
+      expect(page).to have_text("All kept")
+      expect(session.reload.journal_events.group(:kind).count)
+        .to eq({"start" => 1, "hold_start" => 1, "hold_end" => 1, "first_breath" => 1, "stop" => 1})
+      expect(held).to eq [5.0]
+    end
+
+    it "comes back paused after a long absence, where it was seen last" do
+      key(:space)
+      pass(60)
+      expect(page).to have_css(".figure", text: "1:00")
+      page.execute_script("sessionStorage.setItem('offset', 660000); location.reload()")
+
+      expect(page).to have_css(".cue", text: "Paused")
+      expect(page).to have_css(".figure", text: "1:00")
+    end
+
+    it "runs in one tab only" do
+      path = current_path
+      within_window(open_new_window) do
+        visit(path)
+        expect(page).to have_text("This session is on the deck in another tab")
+      end
+    end
+  end
+end

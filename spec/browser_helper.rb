@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require "web_helper"
+require "capybara/rspec"
+require "capybara/cuprite"
+require "rack/builder"
+require_relative "../db/demo/scenario"
+
+# Stops answering while a spec says so: the network is gone, or the server is starting anew.
+class Outage
+  class << self
+    attr_accessor :now
+  end
+
+  def initialize(app) = @app = app
+
+  def call(env) = (self.class.now && env["REQUEST_METHOD"] == "POST") ? [503, {}, []] : @app.call(env)
+end
+
+Capybara.register_driver(:chromium) do |app|
+  Capybara::Cuprite::Driver.new(app, window_size: [1280, 800], browser_path: "/usr/bin/chromium", timeout: 15,
+    process_timeout: 30, js_errors: true, browser_options: {"no-sandbox" => nil, "force-prefers-reduced-motion" => nil,
+                                                            "autoplay-policy" => "no-user-gesture-required", "disable-background-networking" => nil})
+end
+Capybara.app = Outage.new(Rack::Builder.parse_file(File.expand_path("../config.ru", __dir__)))
+Capybara.server = :puma, {Silent: true, Threads: "0:4"}
+Capybara.server_host = "127.0.0.1"
+Capybara.javascript_driver = Capybara.default_driver = :chromium
+Capybara.default_max_wait_time = 5
+
+module BrowserHelpers
+  # A clock for the page that stands until it is moved, and goes on across a reload. No spec sleeps through a hold.
+  CLOCK = <<~JS
+    let offset = Number(sessionStorage.getItem("offset") ?? 0);
+    const start = 1772449200000;
+    window.windlassClock = { wall: () => start + offset, at: () => start + offset };
+    window.passTime = (ms) => { offset += ms; sessionStorage.setItem("offset", offset); };
+  JS
+
+  def give_clock
+    page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: CLOCK)
+  end
+
+  def pass(seconds) = page.execute_script("passTime(#{(seconds * 1000).round})")
+
+  def key(*keys) = keys.each { |one| page.driver.browser.keyboard.type(one) }
+
+  # @return [Array<String>] what axe finds wrong
+  def violations
+    page.execute_script(File.read(File.expand_path("support/vendor/axe.min.js", __dir__)))
+    found = page.evaluate_async_script("axe.run().then((result) => arguments[0](result.violations.map((one) => " \
+      "`${one.id}: ${one.nodes.map((node) => node.html.slice(0, 90)).join(' | ')}`)))")
+    Array(found)
+  end
+end
+
+RSpec.configure do |config|
+  config.include WebHelpers, :browser
+  config.include Capybara::DSL, :browser
+  config.include BrowserHelpers, :browser
+
+  config.before(:each, :browser) do
+    Windlass::Web.set :clock, StandingClock.new(WebHelpers::NOON)
+    Outage.now = false
+    Windlass::Demo::Scenario.clear
+  end
+
+  config.after(:each, :browser) do
+    Capybara.reset_sessions!
+    Windlass::Demo::Scenario.clear
+  end
+end

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+require "web_helper"
+
+RSpec.describe "The database", :web do
+  it "itself refuses what must not be, whatever a form lets through" do
+    athlete = make_athlete
+    wrong = [
+      -> { athlete.update_columns(height_cm: 10) },
+      -> { athlete.update_columns(account_id: 99) },
+      -> { make_pause(athlete, 24, ended_by: "boredom") },
+      -> { Windlass::Records::Prescription.insert!({account_id: 1, athlete_id: athlete.id, protocol: "x", dose: "{}", state: "quiet", started_on: "2026-01-01", created_at: clock.now, updated_at: clock.now}) }
+    ]
+
+    wrong.each do |write|
+      expect { ActiveRecord::Base.transaction(requires_new: true) { write.call } }.to raise_error ActiveRecord::StatementInvalid
+    end
+  end
+
+  it "keeps a move's overruling only with its reason" do
+    prescription = prescribe(make_athlete.tap { |one| make_pause(one) })
+    session = run_set(prescription)
+    row = {account_id: 1, session: session, local_date: "2026-03-02", verdict: "repeat", decided: "advance", reasons: [],
+           dose_before: {}, decided_at: clock.now}
+
+    expect { ActiveRecord::Base.transaction(requires_new: true) { prescription.moves.create!(row) } }
+      .to raise_error ActiveRecord::StatementInvalid, /moves_overruled_with_reason/
+  end
+
+  it "waits for another writer without losing anything" do
+    file = File.expand_path("../../tmp/writers.sqlite3", __dir__)
+    FileUtils.rm_f(Dir["#{file}*"])
+    connect = "require './app/records'; Windlass::Database.connect(ARGV[0]);"
+    write = "4.times.map { |n| Thread.new { 25.times { |i| Windlass::Records::Account.create!(name: \"\#{n}-\#{i}\", " \
+      "created_at: Time.now) } } }.each(&:join)"
+    ruby = ->(program) { Process.spawn("bundle", "exec", "ruby", "-e", connect + program, file, chdir: File.expand_path("../..", __dir__)) }
+
+    Process.wait(ruby["Windlass::Database.migrate"])
+    Array.new(2) { ruby[write] }.each { |pid| Process.wait(pid) }
+    count = SQLite3::Database.new(file).get_first_value("SELECT count(*) FROM accounts")
+    expect(count).to eq 201
+  end
+end

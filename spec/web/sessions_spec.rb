@@ -1,0 +1,168 @@
+# frozen_string_literal: true
+
+require "web_helper"
+
+RSpec.describe "Sessions", :web do
+  let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
+  let(:prescription) { prescribe(athlete) }
+
+  def plan
+    submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/sessions")
+    Windlass::Records::Session.find_by!(uuid: last_response.headers["location"][/sessions\/(.*)\/deck/, 1])
+  end
+
+  describe "the prescription" do
+    it "is dosed from the newest valid control pause and shown before it is run" do
+      submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/prescriptions", "protocol" => "small-holds")
+      follow_redirect!
+
+      expect(text).to include "13 holds of 5 s in 5 min, 2 sets a day", "Next: sets a day 2 → 3", "set 1 of 2".capitalize
+      expect(page.css(".held-tint").size).to eq 13
+      expect(page.at("svg.strip desc").text).to start_with "7 min in all: 13 holds of 5 s."
+    end
+
+    it "says what is missing where there is no measure, and knows no other protocol" do
+      other = make_athlete(name: "Odd Falkenrath")
+      submit("/athletes/#{other.id}", "/athletes/#{other.id}/prescriptions", "protocol" => "small-holds")
+      expect([last_response.status, text]).to match [422, /Small holds needs a valid control pause first/]
+
+      submit("/athletes/#{other.id}", "/athletes/#{other.id}/prescriptions", "protocol" => "nonsense")
+      expect(text).to include 'protocol: "nonsense" does not exist; known: small-holds'
+    end
+
+    it "puts one session on the deck, however often it is pressed" do
+      expect(plan).to eq plan
+      get("/sessions/#{plan.uuid}/deck")
+      timeline = JSON.parse(page.at("#plan").text)
+
+      expect(timeline.values_at("total_ms", "over")).to eq [420_000, false]
+      expect(timeline["segments"].sum { |segment| segment["ms"] }).to eq 420_000
+      expect(timeline["segments"].count { |segment| segment["hold"] }).to eq 13
+    end
+  end
+
+  describe "the journal" do
+    let(:session) { plan }
+    let(:events) { journal(session) }
+
+    def sent(batch) = send_json("/sessions/#{session.uuid}/events", events: batch)
+
+    it "keeps marks that come in pieces, twice and in disorder, once each" do
+      sent(events.first(20))
+      sent(events.reverse)
+      sent(events)
+
+      expect(JSON.parse(last_response.body)["kept"].size).to eq events.size
+      expect(session.journal_events.count).to eq events.size
+      expect(session.reload.state).to eq "done"
+      expect(session.rounds.map { |round| [round.held_ms, round.first_breath] }).to eq [[5_000, "smooth"]] * 13
+    end
+
+    it "refuses rubbish with the path and the reason, and keeps nothing of it" do
+      sent([events.first.merge(at_ms: -5), events.last.merge(kind: "applause")])
+
+      expect(last_response.status).to eq 422
+      expect(last_response.body).to include "“-5” is not allowed; allowed: 0 to 86400000", "“applause” is not one of: start"
+      expect(session.journal_events.count).to eq 0
+
+      post("/sessions/#{session.uuid}/events", "not json", "CONTENT_TYPE" => "application/json")
+      expect([last_response.status, JSON.parse(last_response.body)]).to eq [422, {"errors" => {"events" => "is missing"}}]
+    end
+
+    it "ends early as a normal end, keeping what was done" do
+      sent(journal(session, holds: session.to_timeline.holds.first(4), ending: "stop"))
+
+      expect([session.reload.state, session.rounds.count]).to eq ["stopped", 4]
+    end
+  end
+
+  describe "the verdict" do
+    let!(:sets) { Array.new(2) { run_set(prescription) } }
+    let(:path) { "/sessions/#{sets.last.uuid}" }
+    let(:rating) { {"effort" => "3"} }
+
+    it "is shown with its reasons, and changes with what is typed before anything is kept" do
+      get(path)
+      expect(text).to include "Repeat", "Clean, 1 of 2 in a row on this rung.", "repeat.count"
+
+      submit(path, "#{path}/verdict", "effort" => "9.5")
+      expect(last_response.body).to include "Ease", "Effort 9.5 of 10.", "13 holds of 5 s".sub("13", "7")
+      expect(sets.last.reload.effort).to eq 3
+    end
+
+    it "moves the prescription when it is accepted, once, and is kept with its reasons" do
+      yesterday = WebHelpers::NOON - 86_400
+      2.times { run_set(prescription, at: yesterday) }
+      2.times { submit(path, "#{path}/decision", rating.merge("seen" => "advance", "decided" => "accept")) }
+
+      expect(prescription.reload.dose).to eq({"hold_s" => 5, "minutes" => 5, "sets" => 3})
+      expect(prescription.moves.map { |move| [move.verdict, move.decided, move.reasons.map { |one| one["rule"] }] })
+        .to eq [["advance", "advance", ["advance.clean"]]]
+    end
+
+    it "is overruled only with a reason" do
+      submit(path, "#{path}/decision", rating.merge("seen" => "repeat", "decided" => "advance", "because" => " "))
+      expect([last_response.status, text]).to match [422, /Because: is missing: say why you overrule/]
+
+      submit(path, "#{path}/decision", rating.merge("seen" => "repeat", "decided" => "advance", "because" => "Knows it from before"))
+      expect(prescription.reload.dose["sets"]).to eq 3
+      get(path)
+      expect(text).to include "Decided: advance, over repeat: Knows it from before"
+    end
+
+    it "is not decided on an outdated page" do
+      submit(path, "#{path}/decision", {"effort" => "9", "seen" => "repeat", "decided" => "accept"})
+
+      expect([last_response.status, text]).to match [422, /the verdict is now ease: look at it again/]
+      expect(prescription.moves.count).to eq 0
+    end
+
+    it "keeps what was typed where something of it is wrong" do
+      submit(path, "#{path}/rating", "effort" => "11", "note" => "long day", "rounds" => {"3" => {"held_s" => "soon"}})
+
+      expect(last_response.status).to eq 422
+      expect(text).to include "Effort: 11 is not allowed; allowed: 0 to 10", "long day", "“soon” is not a number"
+      expect(page.at("input[name='rounds[3][held_s]']")["value"]).to eq "soon"
+    end
+
+    it "rests for seven days after a second warning: nothing is put on the deck" do
+      run_set(prescription, at: WebHelpers::NOON - 5 * 86_400, symptoms: ["nausea"])
+      submit(path, "#{path}/decision", {"effort" => "3", "symptoms" => ["lightheaded"], "seen" => "rest", "decided" => "accept"})
+
+      submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/sessions")
+      expect([last_response.status, text]).to match [422, /Rest with quiet breathing until 9 March 2026/]
+      clock.now = WebHelpers::NOON + 7 * 86_400
+      expect(plan.to_dose).to eq({hold_s: 5, minutes: 5, sets: 2})
+    end
+  end
+
+  describe "a stop" do
+    let!(:session) { run_set(prescription) }
+
+    before { submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/rating", "effort" => "3", "symptoms" => ["chest_pain"]) }
+
+    it "acts at once, is not overruled, and says what lifts it" do
+      submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/sessions")
+      expect([last_response.status, text]).to match [422, /Chest pain on 2 March 2026. No hold work until a clinician has cleared it/]
+
+      submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/decision",
+        {"effort" => "3", "symptoms" => ["chest_pain"], "seen" => "stop", "decided" => "repeat", "because" => "He is fine"})
+      expect([last_response.status, text]).to match [422, /a stop is not overruled/]
+    end
+
+    it "is lifted by a clearance, and then begins at the lowest rung with a new measure" do
+      stop = athlete.suspensions.first
+      clear = ->(**typed) { submit("/athletes/#{athlete.id}", "/suspensions/#{stop.id}/clearance", typed.transform_keys(&:to_s)) }
+
+      clear[clinician: "", cleared_on: "2026-03-01"]
+      expect(text).to include "is missing", "2026-03-01 is not allowed; allowed: 2026-03-02 to 2026-03-02"
+      clear[clinician: "Dr Amadi, cardiologist", cleared_on: "2026-03-02"]
+
+      submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/prescriptions", "protocol" => "small-holds")
+      expect([last_response.status, text]).to match [422, /needs a valid control pause first/]
+      make_pause(athlete, 11, at: WebHelpers::NOON + 60)
+      submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/prescriptions", "protocol" => "small-holds")
+      expect(prescription.reload.attributes).to include("state" => "active", "dose" => {"hold_s" => 5, "minutes" => 5, "sets" => 2})
+    end
+  end
+end

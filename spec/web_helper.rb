@@ -1,0 +1,97 @@
+# frozen_string_literal: true
+
+ENV["WINDLASS_ENV"] = "test"
+ENV["APP_ENV"] = "test"
+ENV["WINDLASS_SECRET"] = "f" * 128
+
+require "spec_helper"
+require "fileutils"
+require "nokogiri"
+require "rack/test"
+require_relative "../app/web"
+
+ENV["WINDLASS_DB"] = File.expand_path("../tmp/test.sqlite3", __dir__)
+FileUtils.rm_f(Dir["#{ENV["WINDLASS_DB"]}*"])
+Windlass::Database.connect(Windlass::Database.default_path)
+Windlass::Database.migrate
+
+# A clock that stands where a spec puts it.
+class StandingClock
+  attr_accessor :now
+
+  def initialize(now) = @now = now
+end
+
+module WebHelpers
+  include Rack::Test::Methods
+
+  NOON = Time.new(2026, 3, 2, 12)
+
+  def app = Windlass::Web
+
+  def clock = Windlass::Web.settings.clock
+
+  def page = Nokogiri::HTML5(last_response.body)
+
+  def text = page.at("main").text.squeeze(" \n")
+
+  # Sends a form as a browser would: with the token of the page that it stands on.
+  def submit(from, to, params = {})
+    get(from)
+    post(to, params.merge("authenticity_token" => page.at("meta[name=csrf-token]")["content"]))
+  end
+
+  def send_json(path, body)
+    get("/athletes/new")
+    header("X-CSRF-Token", page.at("meta[name=csrf-token]")["content"])
+    post(path, JSON.generate(body), "CONTENT_TYPE" => "application/json")
+  end
+
+  def account = Windlass::Records::Account.first
+
+  def make_athlete(**changes)
+    account.athletes.create!(name: "Ines Aldaya", born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61,
+      disciplines: ["freediving"], **changes)
+  end
+
+  def make_pause(athlete, seconds = 24.0, at: NOON - 5 * 3600, **changes)
+    athlete.measures.create!(account_id: account.id, uuid: SecureRandom.uuid, kind: "control_pause", value: seconds,
+      taken_at: at, on_waking: true, ended_by: "diaphragm", first_breath: "calm", **changes)
+  end
+
+  def prescribe(athlete) = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("small-holds"), now: clock.now)
+
+  # A set that was run, all holds held and smooth unless said.
+  def run_set(prescription, at: clock.now, breaths: {}, **changes)
+    session = Windlass::Actions::PlanSession.call(prescription.reload, now: at)
+    Windlass::Actions::KeepJournal.call(session, journal(session, breaths: breaths), now: at)
+    session.update!(effort: 3, **changes)
+    session
+  end
+
+  def journal(session, breaths: {}, holds: session.to_timeline.holds, ending: "finish")
+    marks = holds.flat_map do |place|
+      [{kind: "hold_start", at_ms: place.start_ms, round: place.number},
+        {kind: "hold_end", at_ms: place.end_ms, round: place.number},
+        {kind: "first_breath", at_ms: place.end_ms + 900, round: place.number, value: breaths.fetch(place.number, "smooth")}]
+    end
+    all = [{kind: "start", at_ms: 0}, *marks, {kind: ending, at_ms: session.to_timeline.total_ms}]
+    all.map { |event| event.merge(uuid: SecureRandom.uuid) }
+  end
+end
+
+RSpec.configure do |config|
+  config.include WebHelpers, :web
+
+  config.before(:each, :web) do
+    Windlass::Web.set :clock, StandingClock.new(WebHelpers::NOON)
+    header("Host", "127.0.0.1")
+  end
+
+  config.around(:each, :web) do |example|
+    ActiveRecord::Base.transaction do
+      example.run
+      raise ActiveRecord::Rollback
+    end
+  end
+end
