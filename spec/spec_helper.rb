@@ -12,5 +12,6 @@ RSpec.configure do |config|
   config.mock_with(:rspec) { |mocks| mocks.verify_partial_doubles = true }
   config.example_status_persistence_file_path = File.expand_path("../tmp/examples.txt", __dir__)
   config.include Builders
+  config.include ModelHelpers
   Kernel.srand config.seed
 end

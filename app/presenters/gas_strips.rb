@@ -61,7 +61,7 @@ module Windlass
 
       def clamp(y) = y.clamp(@top - 6.0, @bottom + 6.0)
 
-      def stimulus(point) = point.pco2 + 0.10 * [0.0, 100.0 - point.po2].max
+      def stimulus(point) = Physiology::Subject.urge_stimulus(point.po2, point.pco2)
 
       def lowest_stimulus = [30.0, @forecast.trace.points.map { |point| stimulus(point) }.min].min
 

@@ -38,5 +38,13 @@ module Windlass
 
     # A margin of this many seconds or more is clear.
     CLEAR_MARGIN_S = 20.0
+
+    # The alveolar gas equation.
+    module AlveolarGas
+      # @return [Float] alveolar oxygen, mmHg
+      def self.po2(dry_mmhg, pco2:, respiratory_quotient: RESPIRATORY_QUOTIENT)
+        INSPIRED_OXYGEN * dry_mmhg - pco2 * (INSPIRED_OXYGEN + (1 - INSPIRED_OXYGEN) / respiratory_quotient)
+      end
+    end
   end
 end

@@ -5,6 +5,9 @@ module Windlass
     # Moves a {State} forward in time: what blood takes from and gives to the lungs, and what tissue makes.
     # Second order (midpoint rule). Minutes inside, as the flows are a minute. Written flat where the time goes.
     class GasExchange
+      # Venous oxygen content under which nobody lives, L per L.
+      EMPTY_BLOOD = 0.01
+
       # At the state looked at last: pressures in the lungs (mmHg), saturation of the blood that leaves them (0..1).
       attr_reader :po2, :pco2, :saturation
 
@@ -36,12 +39,13 @@ module Windlass
         half = minutes / 2
         o2, co2, n2 = state.o2, state.co2, state.n2
         venous, fast, slow = state.venous_o2, state.fast_pco2, state.slow_pco2
-        rates(o2, co2, n2, state.metabolic_rate * thrift, rate, inflow)
+        rates(o2, co2, n2, venous, state.metabolic_rate * thrift, rate, inflow)
         middle = effort(state.metabolic_rate, half, target)
         o2_middle, co2_middle, n2_middle = o2 + @d_o2 * half, co2 + @d_co2 * half, n2 + @d_n2 * half
-        look(o2_middle, co2_middle, n2_middle, venous + @d_venous * half, fast + @d_fast * half, slow + @d_slow * half,
+        venous_middle = venous + @d_venous * half
+        look(o2_middle, co2_middle, n2_middle, venous_middle, fast + @d_fast * half, slow + @d_slow * half,
           middle)
-        rates(o2_middle, co2_middle, n2_middle, middle * thrift, rate, inflow)
+        rates(o2_middle, co2_middle, n2_middle, venous_middle, middle * thrift, rate, inflow)
         state.o2 = o2 + @d_o2 * minutes
         state.co2 = co2 + @d_co2 * minutes
         state.n2 = n2 + @d_n2 * minutes
@@ -53,16 +57,16 @@ module Windlass
       end
 
       # How long a step may be follows from this: the time constant of the faster of the lungs' two gases against the
-      # blood, and that of emptying while the lungs shrink at `rate` L/min. Minutes.
+      # blood, and that of filling or emptying while their volume moves at `rate` L/min. Minutes.
       def time_constant(rate)
-        oxygen = @capacity * @saturation * (1 - @saturation) * 3.0 / @po2
+        oxygen = (@po2 > 1.0) ? @capacity * @saturation * (1 - @saturation) * 3.0 / @po2 : 0.0
         carbon_dioxide = @carbon_dioxide_slope
         steeper = (oxygen > carbon_dioxide) ? oxygen : carbon_dioxide
         with_blood = @volume / (@blood * @btps * @dry * steeper)
-        return with_blood if rate.nil? || rate >= 0
+        return with_blood if rate.nil? || rate.zero?
 
-        emptying = @volume / -rate
-        (emptying < with_blood) ? emptying : with_blood
+        moving = @volume / rate.abs
+        (moving < with_blood) ? moving : with_blood
       end
 
       private
@@ -91,9 +95,11 @@ module Windlass
         @net = (@from_fast + @from_slow - @uptake) * @btps
       end
 
-      # Rates of change a minute at the point looked at last.
-      def rates(o2, co2, n2, use_rate, rate, inflow)
+      # Rates of change a minute at the point looked at last. Where the blood is all but empty, use dies away with
+      # it: long past consciousness, but the numbers stay numbers.
+      def rates(o2, co2, n2, venous, use_rate, rate, inflow)
         use = @vo2 * use_rate
+        use *= venous / EMPTY_BLOOD if venous < EMPTY_BLOOD
         made = RESPIRATORY_QUOTIENT * use
         @d_venous = (@uptake - use) / @venous_blood
         @d_fast = (FAST_SHARE * made - @from_fast) / @fast

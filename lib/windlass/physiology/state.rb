@@ -9,7 +9,7 @@ module Windlass
 
       # A body in balance at the end of a quiet breath out, by the alveolar gas equation.
       def self.balanced(body)
-        po2 = INSPIRED_OXYGEN * body.dry_mmhg - 40.0 * (INSPIRED_OXYGEN + (1 - INSPIRED_OXYGEN) / RESPIRATORY_QUOTIENT)
+        po2 = AlveolarGas.po2(body.dry_mmhg, pco2: 40.0)
         saturation = Blood.saturation(po2, 40.0)
         arterial = body.oxygen_capacity * saturation + Blood::DISSOLVED_OXYGEN * po2
         venous = arterial - body.vo2_l_min / body.cardiac_output_l_min

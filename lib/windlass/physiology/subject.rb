@@ -56,10 +56,12 @@ module Windlass
       def volume = @state.volume
 
       # The drive that is felt as the wish to breathe: carbon dioxide, and a little of low oxygen. mmHg.
-      def urge_stimulus
+      def self.urge_stimulus(po2, pco2)
         low = 100.0 - po2
         (low > 0) ? pco2 + 0.10 * low : pco2
       end
+
+      def urge_stimulus = self.class.urge_stimulus(po2, pco2)
 
       # Whole natural breaths, as many as fit best.
       # @param rate [Float] breaths a minute

@@ -2,26 +2,36 @@
 
 module Windlass
   module Physiology
-    # A session as the model saw it, one point a step. Seconds, litres, mmHg, saturation 0..1 in the lungs' blood.
+    # A session as the model saw it, one sample a step.
     class Trace
+      # Seconds; litres of each gas in the lungs. Amounts, not pressures, run straight between two steps.
+      Sample = Struct.new(:t, :o2, :co2, :n2) do
+        def volume = o2 + co2 + n2
+      end
+
+      # Seconds, litres, mmHg, saturation 0..1 in the lungs' blood.
       Point = Struct.new(:t, :volume, :po2, :pco2, :sao2)
 
       attr_reader :points
 
-      def initialize(points)
-        @points = points.each(&:freeze).freeze
+      # @param samples [Array<Sample>] in order of time
+      # @param dry_mmhg [Float] pressure of dry gas
+      def initialize(samples, dry_mmhg)
+        @samples = samples.each(&:freeze).freeze
+        @dry_mmhg = dry_mmhg
+        @points = samples.map { |sample| point(sample) }.freeze
         freeze
       end
 
-      def end_s = points.last.t
+      def end_s = @samples.last.t
 
-      # @return [Point] at any moment; between two steps on a straight line
+      # @return [Point] at any moment
       def at(seconds)
-        after = points.bsearch_index { |point| point.t >= seconds }
+        after = @samples.bsearch_index { |sample| sample.t >= seconds }
         return points.last if after.nil?
         return points.first if after.zero?
 
-        between(points[after - 1], points[after], seconds)
+        point(between(@samples[after - 1], @samples[after], seconds))
       end
 
       # @return [Array<Point>] t = 0, then every so many seconds, up to the end
@@ -32,26 +42,32 @@ module Windlass
       private
 
       def between(one, other, seconds)
-        return other if other.t == one.t
-
         share = (seconds - one.t) / (other.t - one.t)
-        mixed = one.to_a.zip(other.to_a).map { |a, b| a + (b - a) * share }
-        Point.new(*mixed)
+        Sample.new(*one.to_a.zip(other.to_a).map { |a, b| a + (b - a) * share })
+      end
+
+      def point(sample)
+        mmhg = @dry_mmhg / sample.volume
+        po2 = sample.o2 * mmhg
+        pco2 = sample.co2 * mmhg
+        Point.new(sample.t, sample.volume, po2, pco2, Blood.saturation(po2, pco2)).freeze
       end
     end
 
     # Fills a trace while a subject moves.
     class Recorder
       def initialize(subject)
-        @points = []
+        @samples = []
+        @dry_mmhg = subject.body.dry_mmhg
         see(subject)
         subject.recorder = self
       end
 
-      def trace = Trace.new(@points)
+      def trace = Trace.new(@samples, @dry_mmhg)
 
       def see(subject)
-        @points << Trace::Point.new(subject.elapsed_s, subject.volume, subject.po2, subject.pco2, subject.saturation)
+        state = subject.state
+        @samples << Trace::Sample.new(subject.elapsed_s, state.o2, state.co2, state.n2)
       end
     end
   end

@@ -1,0 +1,8 @@
+# frozen_string_literal: true
+
+require_relative "../windlass"
+
+# What is read and written. Loaded apart from the core: it needs gems.
+require_relative "formats/json_input"
+require_relative "formats/simulation/reader"
+require_relative "formats/oximeter_csv/reader"

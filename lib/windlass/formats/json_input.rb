@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+require "json"
+require "json_schemer"
+
+module Windlass
+  module Formats
+    # JSON from outside, held against a published schema. Every fault is a line: the path, the value, what is allowed.
+    class JsonInput
+      SCHEMAS = File.expand_path("../../../docs/formats", __dir__)
+      MOST_FAULTS = 20
+      # As much of a wrong value as a line can bear.
+      SHOWN = 40
+
+      # @param schema [String] name of a file in docs/formats
+      def initialize(schema)
+        @schema = JSON.parse(File.read(File.join(SCHEMAS, schema)))
+        @schemer = JSONSchemer.schema(@schema)
+      end
+
+      # @param text [String]
+      # @return [Hash]
+      # @raise [InvalidInput]
+      def read(text)
+        data = parse(text)
+        refuse_long_lists(data)
+        faults = @schemer.validate(data).first(MOST_FAULTS).flat_map { |error| faults_of(error) }.uniq
+        raise InvalidInput, faults if faults.any?
+
+        data
+      end
+
+      private
+
+      def parse(text)
+        raise InvalidInput, ["input: is empty; allowed: a JSON object"] if text.strip.empty?
+
+        data = JSON.parse(text)
+        data.is_a?(Hash) ? data : raise(InvalidInput, ["input: #{shown(data)} is not allowed; allowed: a JSON object"])
+      rescue JSON::ParserError => error
+        raise InvalidInput, ["input: is not JSON (#{error.message.lines.first.to_s.strip[0, 120]})"]
+      end
+
+      # Before anything else: holding each of a hundred thousand entries against the schema would take minutes.
+      def refuse_long_lists(data)
+        @schema["properties"].each do |name, rules|
+          most = rules["maxItems"]
+          list = data[name]
+          next unless most && list.is_a?(Array) && list.size > most
+
+          raise InvalidInput, ["#{name}: #{list.size} entries are not allowed; allowed: #{rules.fetch("minItems", 0)} to #{most}"]
+        end
+      end
+
+      def faults_of(error)
+        path = path(error["data_pointer"])
+        case error["type"]
+        when "required" then error["details"]["missing_keys"].map { |key| "#{[path, key].reject(&:empty?).join(".")}: is missing" }
+        when "schema" then ["#{path}: is not known here"]
+        else ["#{path.empty? ? "input" : path}: #{shown(error["data"])} is not allowed; allowed: #{allowed(error["schema"])}"]
+        end
+      end
+
+      # `/segments/3/seconds` is `segments[3].seconds`
+      def path(pointer)
+        pointer.split("/").drop(1).reduce("") do |path, part|
+          part.match?(/\A\d+\z/) ? "#{path}[#{part}]" : [path, part].reject(&:empty?).join(".")
+        end
+      end
+
+      def shown(value)
+        text = JSON.generate(value)
+        (text.length > SHOWN) ? "#{text[0, SHOWN]}…" : text
+      end
+
+      def allowed(rules)
+        return rules["enum"].join(", ") if rules["enum"]
+        return "at least #{rules["minItems"]} entries" if rules["minItems"]
+
+        [Array(rules["type"]).map { |type| TYPES.fetch(type) }.join(" or "), range(rules)].reject(&:empty?).join(", ")
+      end
+
+      TYPES = {
+        "number" => "a number", "integer" => "a whole number", "string" => "text", "boolean" => "true or false",
+        "array" => "a list", "object" => "an object", "null" => "null"
+      }.freeze
+      private_constant :TYPES
+
+      def range(rules)
+        least = rules["minimum"] || (rules["exclusiveMinimum"] && "more than #{rules["exclusiveMinimum"]}")
+        most = rules["maximum"]
+        return "#{least} to #{most}" if least && most
+
+        least ? "from #{least}".sub("from more", "more") : (most ? "up to #{most}" : "")
+      end
+    end
+  end
+end

@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+require "csv"
+
+module Windlass
+  module Formats
+    module OximeterCsv
+      Sample = Value.define(:t, :saturation, :pulse)
+
+      # A trace that an oximeter recorded, as CSV (RFC 4180): a heading, then time, saturation, pulse. Time is seconds,
+      # `mm:ss` or `hh:mm:ss`; it is counted from the first line where it does not begin at the session's start.
+      module Reader
+        COLUMNS = %w[time saturation pulse].freeze
+        SATURATION_PERCENT = (30..100)
+        PULSE = (20..250)
+        MOST_LINES = 50_000
+        MOST_FAULTS = 20
+
+        # @param text [String]
+        # @return [Array<Sample>] in order of time; seconds, 0..1, beats a minute or nil where the device lost it
+        # @raise [InvalidInput] one line a fault
+        def self.read(text)
+          table = CSV.parse(text.delete_prefix("\uFEFF"), headers: true, skip_blanks: true,
+            header_converters: ->(name) { name.to_s.strip.downcase })
+          refuse_table(table)
+          faults = []
+          samples = table.each.with_index(2).filter_map { |row, line| sample(row, line, faults) }
+          faults << "trace: no line with a reading" if samples.empty? && faults.empty?
+          raise InvalidInput, faults.first(MOST_FAULTS) if faults.any?
+
+          samples.sort_by(&:t)
+        rescue CSV::MalformedCSVError => error
+          raise InvalidInput, ["trace: is not CSV (#{error.message})"]
+        end
+
+        def self.refuse_table(table)
+          missing = COLUMNS - table.headers.compact
+          raise InvalidInput, ["trace: column missing: #{missing.join(", ")}; needed: #{COLUMNS.join(", ")}"] if missing.any?
+          return if table.size <= MOST_LINES
+
+          raise InvalidInput, ["trace: #{table.size} lines are not allowed; allowed: up to #{MOST_LINES}"]
+        end
+
+        # Lines on which the device had no reading are passed over.
+        def self.sample(row, line, faults)
+          return if row["saturation"].to_s.strip.empty?
+
+          t = seconds(row["time"].to_s.strip)
+          saturation = number(row["saturation"])
+          pulse = number(row["pulse"])
+          faults << "line #{line}: time #{row["time"].inspect} is not allowed; allowed: seconds, mm:ss or hh:mm:ss" if t.nil?
+          faults << fault(line, "saturation", row, SATURATION_PERCENT) unless SATURATION_PERCENT.cover?(saturation)
+          faults << fault(line, "pulse", row, PULSE) unless row["pulse"].to_s.strip.empty? || PULSE.cover?(pulse)
+          Sample.new(t: t, saturation: saturation / 100.0, pulse: pulse) if t && saturation
+        end
+
+        def self.fault(line, name, row, range) = "line #{line}: #{name} #{row[name].inspect} is not allowed; allowed: #{range.begin} to #{range.end}"
+
+        def self.number(text) = Float(text.to_s.strip.delete_suffix("%"), exception: false)
+
+        def self.seconds(text)
+          return Float(text) if text.match?(/\A\d+(\.\d+)?\z/)
+          return unless text.match?(/\A(\d+:)?\d{1,2}:\d{2}(\.\d+)?\z/)
+
+          text.split(":").reduce(0) { |total, part| total * 60 + Float(part) }
+        end
+        private_class_method :refuse_table, :sample, :fault, :number, :seconds
+      end
+    end
+  end
+end

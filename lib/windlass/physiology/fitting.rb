@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Physiology
+    # What the log of an athlete teaches the model.
+    module Fitting
+      # A session with what was logged in it.
+      # lows: saturation by number of the hold; urges: seconds from the hold's start, by number.
+      Logged = Value.define(:timeline, :lows, :urges)
+
+      THRIFT = (0.6..1.2)
+      # So many sessions' worth of belief that the athlete is like anybody: few data move thrift little.
+      PRIOR_SESSIONS = 3
+      HALVINGS = 7
+
+      # Oxygen use while holding, as a share of that at rest.
+      # @param body [Body]
+      # @param logged [Array<Logged>]
+      # @return [Float] in {THRIFT}; 1 without data
+      def self.thrift(body, logged)
+        fits = logged.select { |session| session.lows.any? }.map { |session| thrift_of_session(body, session) }
+        ((fits.sum + PRIOR_SESSIONS) / (fits.size + PRIOR_SESSIONS)).clamp(THRIFT)
+      end
+
+      # The urge stimulus at which the urge comes on full lungs: the median of what it was at the marked first urges of
+      # holds that started above the big level.
+      # @return [Float, nil] mmHg; nil without such marks
+      def self.full_threshold(body, logged)
+        stimuli = logged.flat_map do |session|
+          trace = trace(body, session.timeline)
+          session.timeline.holds.filter_map { |place| stimulus_at_urge(body, trace, place, session.urges[place.number]) }
+        end
+        Trends.median(stimuli)
+      end
+
+      def self.stimulus_at_urge(body, trace, place, urge_s)
+        start_s = place.start_ms / 1000.0
+        return if urge_s.nil? || trace.at(start_s).volume <= body.level_l(:big)
+
+        point = trace.at(start_s + urge_s)
+        Subject.urge_stimulus(point.po2, point.pco2)
+      end
+
+      # More thrift (a smaller share) keeps the low higher: halve the interval until it fits.
+      def self.thrift_of_session(body, session)
+        low, high = THRIFT.minmax
+        HALVINGS.times do
+          middle = (low + high) / 2
+          (mean_misfit(body.with(thrift: middle), session) > 0) ? low = middle : high = middle
+        end
+        (low + high) / 2
+      end
+
+      # How much higher the model's finger lows stand than the logged ones.
+      def self.mean_misfit(body, session)
+        readings = Oximeter.readings(trace(body, session.timeline), 1)
+        modelled = Alignment.lows(readings, session.timeline, Oximeter::DELAY_S)
+        differences = session.lows.filter_map { |number, low| modelled[number] && modelled[number] - low }
+        differences.empty? ? 0 : differences.sum / differences.size
+      end
+
+      def self.trace(body, timeline)
+        rested = Subject.rested(body)
+        after = Timeline::Segment.new(kind: :breathe, ms: 40_000, rate: RESTING_RATE)
+        Simulation.new(rested, calibration: Calibration.from(rested, control_pause_s: nil))
+          .run([*timeline.segments, after], trace: true).trace
+      end
+      private_class_method :stimulus_at_urge, :thrift_of_session, :mean_misfit, :trace
+    end
+  end
+end
