@@ -22,9 +22,9 @@ RSpec.describe Windlass::Cli do
 
     expect(status).to be_success
     expect(answer.keys).to eq %i[threshold holds end trace]
-    expect(answer[:holds].sole.keys).to eq %i[start_s seconds pco2_start po2_start co2_washout pco2_end po2_end sao2_min
+    expect(answer[:holds].first.keys).to eq %i[start_s seconds pco2_start po2_start co2_washout pco2_end po2_end sao2_min
       urge_s floor_s margin_s margin]
-    expect(answer[:holds].sole).to include(start_s: be_within(1e-6).of(64), seconds: 35, margin: "clear")
+    expect(answer[:holds].first).to include(start_s: be_within(1e-6).of(64), seconds: 35, margin: "clear")
     expect(answer[:trace].map { |point| point[:t] }).to match((0..99).map { |t| be_within(1e-9).of(t) })
     expect(answer[:trace].first.keys).to eq %i[t volume po2 pco2 sao2 spo2]
     expect(answer[:end].keys).to eq %i[po2 pco2 sao2]

@@ -9,7 +9,8 @@ module Windlass
       DISSOLVED_OXYGEN = 0.00003
 
       # 0.480 at 40 mmHg, as a factor of PCO2^0.35.
-      CARBON_DIOXIDE = 0.480 / 40.0**0.35
+      CO2_EXPONENT = 0.35
+      CARBON_DIOXIDE = 0.480 / 40.0**CO2_EXPONENT
 
       # Saturation of haemoglobin, 0..1.
       # Source: Severinghaus, J Appl Physiol 1979; 46:599-602 (from memory); pH by Henderson-Hasselbalch with a
@@ -22,13 +23,17 @@ module Windlass
       end
 
       # Carbon-dioxide content at a pressure and a saturation: emptier haemoglobin carries more (Haldane).
-      def self.co2_content(pco2, saturation)
-        CARBON_DIOXIDE * pco2**0.35 + 0.053 * (0.975 - saturation)
-      end
+      def self.co2_content(pco2, saturation) = co2_of_pressure(pco2) + haldane(saturation)
+
+      # The part of the content that follows the pressure.
+      def self.co2_of_pressure(pco2) = CARBON_DIOXIDE * pco2**CO2_EXPONENT
+
+      # The part of the content that follows the saturation.
+      def self.haldane(saturation) = 0.053 * (0.975 - saturation)
 
       # The pressure at which blood holds that content: the inverse of {co2_content}.
       def self.pco2_at(content, saturation)
-        ((content - 0.053 * (0.975 - saturation)) / CARBON_DIOXIDE)**(1 / 0.35)
+        ((content - haldane(saturation)) / CARBON_DIOXIDE)**(1 / CO2_EXPONENT)
       end
     end
   end

@@ -9,10 +9,11 @@ module Windlass
 
       attr_reader :o2, :co2, :n2
 
-      def initialize(capacity_l, state)
+      # @param lungs [GasExchange] full of lung gas to begin with
+      def initialize(capacity_l, lungs)
         @capacity = capacity_l
         @o2 = @co2 = @n2 = 0.0
-        fill(state, capacity_l)
+        fill(lungs, capacity_l)
       end
 
       def volume = @o2 + @co2 + @n2
@@ -26,14 +27,14 @@ module Windlass
       end
 
       # Lung gas of this moment moves up into the airways and pushes out what was there before it.
-      def fill(state, exhaled_l)
+      def fill(lungs, exhaled_l)
         fresh = [exhaled_l, @capacity].min
         kept = [@capacity - fresh, volume].min
         scale_to(kept)
-        share = fresh / state.volume
-        @o2 += state.o2 * share
-        @co2 += state.co2 * share
-        @n2 += state.n2 * share
+        share = fresh / lungs.volume
+        @o2 += lungs.o2 * share
+        @co2 += lungs.co2 * share
+        @n2 += lungs.n2 * share
       end
 
       # The lungs have drawn this much back.

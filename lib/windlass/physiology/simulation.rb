@@ -54,7 +54,7 @@ module Windlass
 
       def start_of(subject, seconds)
         {start_s: subject.elapsed_s, seconds: seconds, pco2_start: subject.pco2, po2_start: subject.po2,
-         co2_washout: @rested.state.fast_pco2 - subject.state.fast_pco2}
+         co2_washout: @rested.exchange.fast_pco2 - subject.exchange.fast_pco2}
       end
 
       # Beyond the planned end, on a twin: the session itself goes on from where the hold ended.

@@ -12,7 +12,11 @@ module Windlass
       # Less than this is no time at all.
       INSTANT_S = 1e-9
 
-      attr_reader :body, :state, :elapsed_s
+      attr_reader :body, :elapsed_s
+
+      # What lungs, blood and tissue hold now.
+      # @return [GasExchange]
+      attr_reader :exchange
 
       # A settled body: fifteen minutes of quiet breathing behind it, the clock at 0.
       # @return [Subject]
@@ -23,16 +27,14 @@ module Windlass
       def initialize(body, step_scale: 1.0)
         @body = body
         @step_scale = step_scale
-        @state = State.balanced(body)
-        @dead_space = DeadSpace.new(body.dead_space_l, @state)
-        @exchange = GasExchange.new(body, @state)
+        @exchange = GasExchange.new(body, State.balanced(body))
+        @dead_space = DeadSpace.new(body.dead_space_l, @exchange)
         @breathing = NaturalBreathing.new(body)
         @elapsed_s = 0.0
       end
 
       def initialize_copy(other)
         super
-        @state = @state.dup
         @dead_space = @dead_space.dup
         @exchange = @exchange.dup
         @breathing = @breathing.dup
@@ -53,7 +55,7 @@ module Windlass
 
       def saturation = @exchange.saturation
 
-      def volume = @state.volume
+      def volume = @exchange.volume
 
       # The drive that is felt as the wish to breathe: carbon dioxide, and a little of low oxygen. mmHg.
       def self.urge_stimulus(po2, pco2)
@@ -70,7 +72,7 @@ module Windlass
         cycle = seconds.to_f / breaths
         passive = @body.frc_l
         breaths.times do
-          depth = @breathing.next_breath_l(@elapsed_s, pco2, @state.metabolic_rate, 60.0 / cycle)
+          depth = @breathing.next_breath_l(@elapsed_s, pco2, @exchange.metabolic_rate, 60.0 / cycle)
           move(cycle * NaturalBreathing::INHALE_SHARE, passive + depth, mets)
           move(cycle * (1 - NaturalBreathing::INHALE_SHARE), passive, mets)
         end
@@ -84,7 +86,7 @@ module Windlass
         left = seconds.to_f
         left -= draw_dead_space(left, rate, mets) if rate > 0
         flowed = run(left, rate, air, mets)
-        @dead_space.fill(@state, -flowed) if flowed < 0
+        @dead_space.fill(@exchange, -flowed) if flowed < 0
       end
 
       # Closed lungs: only the blood takes and gives.
@@ -123,7 +125,7 @@ module Windlass
       end
 
       def step(seconds, rate, air, thrift, mets)
-        @exchange.step(@state, seconds / 60.0, rate, air, thrift, mets)
+        @exchange.step(seconds / 60.0, rate, air, thrift, mets)
         @elapsed_s += seconds
         @recorder&.see(self)
         seconds

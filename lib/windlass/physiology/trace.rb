@@ -66,8 +66,8 @@ module Windlass
       def trace = Trace.new(@samples, @dry_mmhg)
 
       def see(subject)
-        state = subject.state
-        @samples << Trace::Sample.new(subject.elapsed_s, state.o2, state.co2, state.n2)
+        gas = subject.exchange
+        @samples << Trace::Sample.new(subject.elapsed_s, gas.o2, gas.co2, gas.n2)
       end
     end
   end

@@ -3,7 +3,7 @@
 RSpec.describe Windlass::Physiology::Simulation do
   it "keeps all gas: what the lungs lose in a hold the blood has taken, and nitrogen stays" do
     subject = subject_at_rest
-    state = subject.state
+    state = subject.exchange
     before = state.dup
     subject.hold(40)
 
