@@ -26,7 +26,7 @@ module Windlass
     def self.connect(path)
       FileUtils.mkdir_p(File.dirname(path))
       ActiveRecord.default_timezone = :utc
-      ActiveRecord::Base.establish_connection(adapter: "sqlite3", database: path, timeout: BUSY_TIMEOUT_MS, pool: 16,
+      ActiveRecord::Base.establish_connection(adapter: "sqlite3", database: path, timeout: BUSY_TIMEOUT_MS, pool: 24,
         default_transaction_mode: :immediate)
     end
 

@@ -2,6 +2,7 @@
 
 require_relative "../lib/windlass"
 require_relative "actions"
+require_relative "../lib/windlass/formats"
 
 require_relative "forms/form"
 require_relative "forms/athlete_form"
@@ -10,3 +11,4 @@ require_relative "forms/journal_form"
 require_relative "forms/rating_form"
 require_relative "forms/decision_form"
 require_relative "forms/clearance_form"
+require_relative "forms/bench_form"

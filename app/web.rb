@@ -18,6 +18,7 @@ require_relative "routes/control_pauses"
 require_relative "routes/prescriptions"
 require_relative "routes/sessions"
 require_relative "routes/suspensions"
+require_relative "routes/bench"
 
 module Windlass
   # The web application: settings, middleware and error pages. What it does stands in routes/.
@@ -32,6 +33,7 @@ module Windlass
     set :environment, ENV.fetch("WINDLASS_ENV", "production").to_sym
     # Time is an argument everywhere; here it enters.
     set :clock, Time
+    set :pace, Kernel
 
     register Security
     helpers ViewHelpers
@@ -42,6 +44,7 @@ module Windlass
     register Routes::Prescriptions
     register Routes::Sessions
     register Routes::Suspensions
+    register Routes::Bench
 
     helpers do
       def now = @now ||= settings.clock.now
@@ -61,6 +64,11 @@ module Windlass
     error ActiveRecord::RecordNotFound, Sinatra::NotFound do
       status 404
       erb :"errors/not_found", locals: {title: "Not found"}
+    end
+
+    error InvalidInput do
+      status 422
+      erb :"errors/faults", locals: {title: "Not read", faults: env["sinatra.error"].faults}
     end
 
     error Error do

@@ -5,6 +5,9 @@ module Windlass
     # Keeps what the deck sends. Events carry the browser's own uuids: what is here already is passed over, and rounds
     # are always made anew from all events, so the order and number of sendings change nothing.
     module KeepJournal
+      # What a coach may have written on the session's sheet, or read from a recorded trace.
+      RATED = %i[first_breath sao2_low].freeze
+
       # @param events [Array<Hash>] of Forms::JournalForm
       # @return [Array<String>] uuids that are kept now
       def self.call(session, events, now:)
@@ -13,8 +16,14 @@ module Windlass
           stored = session.journal_events.reload.map(&:to_core)
           write_rounds(session, Timeline::Replay.rounds(session.to_timeline, stored))
           write_state(session, stored, now)
+          learn(session, now) if session.over?
         end
         events.map { |event| event[:uuid] }
+      end
+
+      def self.learn(session, now)
+        LearnFromLog.call(session.athlete, now: now)
+        Propose.call(session)
       end
 
       def self.insert(session, events, now)
@@ -29,7 +38,8 @@ module Windlass
         known = session.rounds.reload.index_by(&:number)
         rounds.each do |done|
           round = known[done.number] || session.rounds.build(number: done.number)
-          round.update!(done.to_h.except(:number, :first_breath).merge(first_breath: done.first_breath || round.first_breath))
+          round.update!(done.to_h.except(:number, *RATED)
+            .merge(RATED.to_h { |column| [column, done.to_h[column] || round[column]] }))
         end
       end
 
@@ -44,7 +54,7 @@ module Windlass
         session.ended_at ||= now if session.over?
         session.save!
       end
-      private_class_method :insert, :write_rounds, :write_state
+      private_class_method :learn, :insert, :write_rounds, :write_state
     end
   end
 end

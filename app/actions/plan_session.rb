@@ -31,7 +31,8 @@ module Windlass
         timeline = standing.protocol.compile(standing.dose)
         prescription.sessions.create!(account_id: athlete.account_id, athlete: athlete, uuid: SecureRandom.uuid,
           protocol: prescription.protocol, dose: standing.dose, rung: standing.rung, reduced: standing.reduced,
-          segments: timeline.segments.map(&:to_h_plain), planned_at: now, local_date: now.to_date)
+          segments: timeline.segments.map(&:to_h_plain), planned_at: now, local_date: now.to_date,
+          forecast: Forecasts.of(athlete, timeline, on: now.to_date, trace: false)&.then { |one| Records::Session.forecast_columns(one) })
       end
       private_class_method :refuse, :planned, :create
     end

@@ -15,6 +15,7 @@ module Windlass
           session.rounds.each(&:save!)
           stops = values[:symptoms].map(&:to_sym) & Progression::Symptoms::STOPS.keys
           suspend(session, stops, now) if stops.any?
+          Propose.call(session)
         end
         session.reload
       end

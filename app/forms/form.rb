@@ -47,15 +47,26 @@ module Windlass
         @typed = params
         result = contract&.call(params)
         @values = result.to_h
-        @errors = (result ? result.errors.to_h : {}).transform_values { |messages| sentences(messages) }
+        @errors = result ? flat(result.errors.to_h) : {}
       end
 
       def valid? = errors.empty?
 
+      # @param name [String, Symbol] as the field is called in the page: `name`, `a[hold_s]`
+      # @return [String, nil] what is wrong with it
+      def fault(name) = errors[name.to_s]
+
+      # @return [Object, nil] what was typed into it
+      def typed_at(name) = typed.dig(*name.to_s.delete("]").split("["))
+
       private
 
-      def sentences(messages)
-        messages.is_a?(Hash) ? messages.values.map { |inner| sentences(inner) }.join("; ") : messages.join("; ")
+      # Errors by the names of fields.
+      def flat(messages, prefix = nil)
+        messages.each_with_object({}) do |(key, inner), errors|
+          name = prefix ? "#{prefix}[#{key}]" : key.to_s
+          inner.is_a?(Hash) ? errors.merge!(flat(inner, name)) : errors[name] = inner.join("; ")
+        end
       end
     end
   end

@@ -8,6 +8,11 @@ module Windlass
       # A session ends within a day.
       LONGEST_MS = 86_400_000
 
+      # What may stand in `value`, by kind of event; nothing with the others.
+      VALUES = {
+        "first_breath" => Timeline::FIRST_BREATHS.map(&:to_s), "oximeter" => (30..100).map(&:to_s)
+      }.freeze
+
       class Rules < Contract
         json do
           required(:events).value(:array, max_size?: MOST_EVENTS).each do
@@ -16,8 +21,15 @@ module Windlass
               required(:kind).filled(:string, included_in?: Timeline::EVENT_KINDS.map(&:to_s))
               required(:at_ms).filled(:integer, included_in?: 0..LONGEST_MS)
               optional(:round).maybe(:integer, included_in?: 1..10_000)
-              optional(:value).maybe(:string, included_in?: Timeline::FIRST_BREATHS.map(&:to_s))
+              optional(:value).maybe(:string)
             end
+          end
+        end
+
+        rule(:events).each do
+          allowed = VALUES[value[:kind]]
+          unless allowed.nil? ? value[:value].nil? : allowed.include?(value[:value])
+            key.failure("value #{value[:value].inspect} does not go with #{value[:kind]}")
           end
         end
       end

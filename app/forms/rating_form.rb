@@ -43,6 +43,13 @@ module Windlass
         {effort: nil, symptoms: [], note: ""}.merge(values).merge(rounds: rounds)
       end
 
+      # Faults of rounds by the round's own number, as the fields are called.
+      def errors
+        super.transform_keys do |name|
+          name.sub(/\Arounds\[(\d+)\]/) { "rounds[#{typed["rounds"][Regexp.last_match(1).to_i]["number"]}]" }
+        end
+      end
+
       private
 
       def rounds

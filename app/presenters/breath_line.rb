@@ -9,8 +9,8 @@ module Windlass
       LEFT = 64
       RIGHT = 1116
       LABELS_Y = 20
-      INK = [36, 176].freeze
-      STRIPS_Y = [196, 288].freeze
+      INK = [40, 180].freeze
+      STRIPS_Y = [204, 296].freeze
       LABEL_ROOM = 34
 
       # A hold on the drawing.
@@ -18,6 +18,9 @@ module Windlass
 
       # How a hold went, drawn over its plan.
       Mark = Value.define(:number, :x, :width, :urge_x, :breath, :breath_x)
+
+      # The margin of a hold, from its first urge to the oxygen floor.
+      Bracket = Value.define(:number, :urge_x, :floor_x, :kind, :words, :words_x)
 
       attr_reader :title
 
@@ -76,7 +79,19 @@ module Windlass
 
       # @return [GasStrips, nil]
       def strips
-        @strips ||= GasStrips.new(@forecast, @x, STRIPS_Y) if @forecast
+        return unless @forecast
+
+        @strips ||= GasStrips.new(@forecast.trace, @x, STRIPS_Y, threshold: @forecast.threshold, floor: @forecast.floor)
+      end
+
+      # From the first urge to the floor, on holds that reach the one or the other.
+      # @return [Array<Bracket>]
+      def brackets
+        return [] unless @forecast
+
+        @forecast.holds.each_with_index.filter_map do |hold, index|
+          bracket(hold, index + 1) if hold.margin && (hold.urge_within? || hold.past_floor?)
+        end
       end
 
       def marks
@@ -92,6 +107,12 @@ module Windlass
       end
 
       private
+
+      def bracket(hold, number)
+        urge_x, floor_x = [hold.urge_s, hold.floor_s].map { |t| @x.place(hold.start_s + t).clamp(LEFT, RIGHT) }
+        Bracket.new(number: number, urge_x: urge_x, floor_x: floor_x, kind: hold.margin,
+          words: "#{hold.margin} #{format("%+d", hold.margin_s.round)} s", words_x: ((urge_x + floor_x) / 2).round(1))
+      end
 
       def mark(round, start_s)
         x = @x.place(start_s)

@@ -18,12 +18,13 @@ module Windlass
       def cautions = session.to_protocol.cautions
 
       def line
-        @line ||= BreathLine.new(timeline, session.athlete.to_body(on: session.local_date), title: "The session ahead")
+        @line ||= BreathLine.new(timeline, session.athlete.to_body(on: session.local_date), title: "The session ahead",
+          forecast: Forecasts.of(session.athlete, timeline, on: session.local_date))
       end
 
       # @return [Hash] for the deck's script
       def plan
-        {uuid: session.uuid, over: session.over?, segments: segments, total_ms: timeline.total_ms,
+        {uuid: session.uuid, oximeter: !Forecasts.objection(session.athlete, on: session.local_date), over: session.over?, segments: segments, total_ms: timeline.total_ms,
          line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
       end
 

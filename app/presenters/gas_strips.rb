@@ -2,71 +2,57 @@
 
 module Windlass
   module Presenters
-    # The two strips under the breath line: carbon dioxide rising toward the urge line, oxygen sinking toward the floor,
-    # on one band: each gas runs from its resting value (its own side) to its limit (the line in the middle).
+    # The two gases on one band: carbon dioxide rises from below, oxygen sinks from above, each toward its limit, and both
+    # limits are the one line in the middle. Which gas meets the line first is seen before any figure is read.
     class GasStrips
-      Margin = Value.define(:number, :urge_x, :floor_x, :label, :label_x, :kind)
-
       # Points a line needs at most: more than the eye sees.
-      MOST_POINTS = 1200
+      MOST_POINTS = 900
+      # How far a gas may run past the limit and still be drawn.
+      OVERRUN = 12.0
+      # Without a control pause there is no urge; the scale is then that of a middling one, mmHg.
+      MIDDLING_URGE = 52.0
 
-      attr_reader :limit_y
+      attr_reader :limit_y, :top, :bottom
 
-      # @param forecast [Physiology::Forecast] with a trace
+      # @param trace [Physiology::Trace]
       # @param x [Scale] seconds to places
       # @param band [Array(Integer, Integer)] top and bottom
-      def initialize(forecast, x, band)
-        @forecast = forecast
+      # @param threshold [Float, nil] urge stimulus, mmHg
+      # @param floor [Float] saturation
+      # @param from_x [Float] nothing is drawn left of this
+      def initialize(trace, x, band, threshold:, floor:, from_x: 0.0)
+        @points = trace.points.select { |point| x.place(point.t) >= from_x }
         @x = x
         @top, @bottom = band
+        @threshold = threshold
+        @floor = floor
         @limit_y = ((@top + @bottom) / 2.0).round(1)
-        @co2 = Scale.of([lowest_stimulus, urge_mmhg], [@bottom - 8, @limit_y])
-        @oxygen = Scale.of([1.0, forecast.floor], [@top + 8, @limit_y])
+        @co2 = Scale.of([lowest_stimulus, threshold || MIDDLING_URGE], [@bottom - 6, @limit_y])
+        @oxygen = Scale.of([1.0, floor], [@top + 6, @limit_y])
       end
 
-      def calibrated? = !@forecast.threshold.nil?
+      def calibrated? = !@threshold.nil?
 
       # Carbon dioxide is drawn as the urge stimulus: that is what the threshold is a threshold of.
       def co2_path = path { |point| @co2.place(stimulus(point)) }
 
       def oxygen_path = path { |point| @oxygen.place(point.sao2) }
 
-      def floor_label = "floor #{(@forecast.floor * 100).round} %"
-
-      attr_reader :top
-
-      attr_reader :bottom
-
-      # Holds that reach far enough for a bracket to be read.
-      def margins
-        @forecast.holds.filter_map.with_index(1) do |hold, number|
-          bracket(hold, number) if hold.urge_s && hold.floor_s
-        end
-      end
+      def floor_label = "floor #{(@floor * 100).round} %"
 
       private
 
-      def bracket(hold, number)
-        ends = [hold.start_s + hold.urge_s, hold.start_s + hold.floor_s].map { |t| @x.place(t).clamp(@x.start, @x.stop) }
-        Margin.new(number: number, urge_x: ends[0], floor_x: ends[1], kind: hold.margin,
-          label: "#{hold.margin} #{format("%+d", hold.margin_s.round)} s", label_x: (ends.sum / 2).round(1))
-      end
-
+      # What runs off the band is not drawn: the pen is lifted and set down again.
       def path
-        points = @forecast.trace.points
-        every = (points.size / MOST_POINTS.to_f).ceil.clamp(1, 1000)
-        places = points.each_slice(every).map { |slice| [@x.place(slice.last.t), clamp(yield(slice.last))] }
-        "M#{places.map { |x, y| "#{x} #{y}" }.join("L")}"
+        every = [(@points.size / MOST_POINTS.to_f).ceil, 1].max
+        places = @points.each_slice(every).map { |slice| [@x.place(slice.last.t), yield(slice.last)] }
+        strokes = places.chunk { |_, y| y.between?(@top - OVERRUN, @bottom + OVERRUN) }.select(&:first)
+        strokes.map { |_, stroke| "M#{stroke.map { |x, y| "#{x} #{y}" }.join("L")}" }.join
       end
-
-      def clamp(y) = y.clamp(@top - 6.0, @bottom + 6.0)
 
       def stimulus(point) = Physiology::Subject.urge_stimulus(point.po2, point.pco2)
 
-      def lowest_stimulus = [30.0, @forecast.trace.points.map { |point| stimulus(point) }.min].min
-
-      # Without a control pause there is no urge line; the scale is then that of a middling one.
-      def urge_mmhg = @forecast.threshold || 52.0
+      def lowest_stimulus = [30.0, *@points.map { |point| stimulus(point) }].min
     end
   end
 end

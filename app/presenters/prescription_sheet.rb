@@ -49,8 +49,18 @@ module Windlass
       end
 
       def line
-        BreathLine.new(timeline, body, title: "One set of #{protocol.name.downcase}: #{dose}")
+        BreathLine.new(timeline, body, title: "One set of #{protocol.name.downcase}: #{dose}", forecast: forecast)
       end
+
+      # What the model says, in a sentence or two; why it says nothing, where it does not.
+      def forecast_words
+        return Forecasts.objection(athlete, on: today) unless forecast
+
+        ForecastWords.of(forecast)
+      end
+
+      # @return [Array<ForecastWords::Row>]
+      def forecast_rows = forecast ? ForecastWords.rows(forecast) : []
 
       def miniature = Miniature.new(timeline, body)
 
@@ -66,9 +76,13 @@ module Windlass
 
       private
 
-      def bound = @bound ||= athlete.suspension_on(@now.to_date)
+      def today = @now.to_date
 
-      def body = athlete.to_body(on: @now.to_date)
+      def bound = @bound ||= athlete.suspension_on(today)
+
+      def forecast = @forecast ||= Forecasts.of(athlete, timeline, on: today)
+
+      def body = athlete.to_body(on: today)
     end
   end
 end

@@ -28,7 +28,7 @@ module Windlass
         newest = sets.last
         rounds = sets.flat_map(&:rounds)
         Line.new(date: Dates.short(newest.local_date), uuid: newest.uuid, words: newest.to_protocol.in_words(newest.to_dose),
-          sets: "#{sets.size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: breaths(rounds), urge: urge(rounds),
+          sets: "#{sets.size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: breaths(rounds), urge: urge(sets),
           effort: sets.filter_map(&:effort).max&.then { |effort| Words.number(effort) } || "–",
           verdict: verdict(@moves[[newest.prescription_id, newest.local_date]]))
       end
@@ -39,9 +39,11 @@ module Windlass
         words.empty? ? "–" : words.join(", ")
       end
 
-      def urge(rounds)
-        median = Trends.median(rounds.filter_map(&:first_urge_ms))
-        median ? Words.seconds(median / 1000.0) : "–"
+      # Marked first urges beside what was forecast when the session was planned: medians.
+      def urge(sets)
+        marked = Trends.median(sets.flat_map(&:rounds).filter_map(&:first_urge_ms))
+        forecast = Trends.median(sets.filter_map(&:forecast).flatten.filter_map { |hold| hold["urge_s"] })
+        "#{marked ? Words.seconds(marked / 1000.0) : "–"} / #{ForecastWords.seconds(forecast)}"
       end
 
       def verdict(move)

@@ -4,7 +4,7 @@ module Windlass
   module Presenters
     # One session after it was run: the line drawn over its plan, the rounds, and what the coach says of it.
     class SessionSheet
-      Round = Value.define(:number, :target, :held, :urge, :first_breath)
+      Round = Value.define(:number, :target, :held, :urge, :forecast, :low, :first_breath)
 
       attr_reader :session
 
@@ -40,7 +40,7 @@ module Windlass
 
       def line
         BreathLine.new(session.to_timeline, athlete.to_body(on: session.local_date), title: "#{title}, as it was done",
-          rounds: session.rounds)
+          rounds: session.rounds, forecast: Forecasts.of(athlete, session.to_timeline, on: session.local_date))
       end
 
       # @return [Array<Round>]
@@ -49,6 +49,7 @@ module Windlass
           typed = typed_round(round.number)
           Round.new(number: round.number, target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
             held: typed["held_s"] || (round.held_ms && Words.number(round.held_ms / 1000.0)),
+            forecast: forecast_urge(round.number), low: round.sao2_low ? "#{(round.sao2_low * 100).round} %" : "–",
             urge: round.first_urge_ms ? Words.seconds(round.first_urge_ms / 1000.0) : "–",
             first_breath: typed["first_breath"] || round.first_breath)
         end
@@ -69,6 +70,9 @@ module Windlass
       def efforts = (0..10).map(&:to_s)
 
       private
+
+      # As it was forecast when the session was planned.
+      def forecast_urge(number) = ForecastWords.seconds(session.forecast_of(number)&.fetch("urge_s"))
 
       def typed_round(number)
         rounds = @rating ? @rating.typed["rounds"] : []

@@ -30,7 +30,7 @@ module Windlass
 
       # @return [Array<Decision>] strongest verdict first
       def decisions
-        @decisions ||= undecided.filter_map { |session| decision(session) }
+        @decisions ||= undecided.select(&:proposed_verdict).map { |session| decision(session) }
           .sort_by { |row| [Progression::VERDICTS.index(row.verdict), row.name] }
       end
 
@@ -87,10 +87,8 @@ module Windlass
 
       # The newest run session of each day without a decision, once the day's sets are done or the day is over.
       def undecided
-        open = Records::Session.run.where(athlete_id: by_id.keys, local_date: (@today - DECIDE_DAYS)..@today)
-          .where.not(Records::Move.where("moves.prescription_id = sessions.prescription_id")
-            .where("moves.local_date = sessions.local_date").arel.exists)
-          .includes(:prescription, :rounds, :athlete).in_order
+        open = Records::Session.run.undecided.in_order
+          .where(athlete_id: by_id.keys, local_date: (@today - DECIDE_DAYS)..@today)
         open.group_by { |session| [session.prescription_id, session.local_date] }.values
           .select { |sets| over?(sets) }.map(&:last)
       end
@@ -101,10 +99,9 @@ module Windlass
       end
 
       def decision(session)
-        verdict = Actions::JudgeDay.call(session) or return
         Decision.new(name: by_id[session.athlete_id].name, athlete_id: session.athlete_id, uuid: session.uuid,
           when: Dates.near(session.local_date, @today), words: session.to_protocol.in_words(session.to_dose),
-          verdict: verdict.verdict, reason: verdict.reasons.first.text)
+          verdict: session.proposed_verdict.to_sym, reason: session.proposed_reason)
       end
 
       def without_score

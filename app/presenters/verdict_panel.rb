@@ -22,6 +22,12 @@ module Windlass
 
       def errors = (rating&.errors || {}).merge(decision&.errors || {})
 
+      # @param field [String] as the page calls it
+      def field_words(field)
+        number = field[/\Arounds\[(\d+)\]/, 1]
+        number ? "Hold #{number}" : field.capitalize
+      end
+
       def verdict = @verdict ||= Actions::JudgeDay.call(session)
 
       def word = WORDS.fetch(verdict.verdict)

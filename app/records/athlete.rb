@@ -20,7 +20,7 @@ module Windlass
       # @return [Physiology::Body]
       def to_body(on:, posture: :seated)
         Physiology::Body.new(sex: sex, age: age_on(on), height_cm: height_cm, mass_kg: mass_kg, posture: posture,
-          vital_capacity_l: vital_capacity_l)
+          vital_capacity_l: vital_capacity_l, thrift: thrift)
       end
 
       # @return [Measures::MorningSeries]

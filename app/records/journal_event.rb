@@ -7,7 +7,10 @@ module Windlass
       belongs_to :session
 
       # @return [Timeline::Event]
-      def to_core = Timeline::Event.new(kind: kind.to_sym, at_ms: at_ms, round: round, value: value&.to_sym)
+      def to_core
+        Timeline::Event.new(kind: kind.to_sym, at_ms: at_ms, round: round,
+          value: (kind == "oximeter") ? Integer(value, 10) : value&.to_sym)
+      end
     end
   end
 end

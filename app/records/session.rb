@@ -12,7 +12,20 @@ module Windlass
       has_one :move
 
       scope :run, -> { where(state: %w[done stopped]) }
+      # Days on which no verdict has been decided.
+      scope :undecided, -> {
+        decided = Move.where("moves.prescription_id = sessions.prescription_id").where("moves.local_date = sessions.local_date")
+        where.not(decided.arel.exists)
+      }
       scope :in_order, -> { order(:started_at, :id) }
+
+      # What is kept of a forecast, hold by hold. Seconds, nil where not reached.
+      def self.forecast_columns(forecast)
+        forecast.holds.map { |hold| hold.to_h.slice(:urge_s, :floor_s, :margin_s, :margin, :sao2_min) }
+      end
+
+      # @return [Hash, nil] of the hold with that number
+      def forecast_of(number) = forecast && forecast[number - 1]
 
       def over? = state == "done" || state == "stopped"
 

@@ -18,6 +18,28 @@ module Windlass
           JSON.generate(kept: Actions::KeepJournal.call(session_record, form.values[:events], now: now))
         end
 
+        # The simulated oximeter, live: one reading a second from a moment of the plan on (server-sent events).
+        app.get("/sessions/:uuid/oximeter") do
+          readings = Oximeters.readings(session_record, from_s: params[:at].to_i / 1000)
+          content_type "text/event-stream"
+          stream do |out|
+            readings.each do |reading|
+              out << "data: #{JSON.generate(reading.to_h)}\n\n"
+              settings.pace.sleep(1)
+            end
+          end
+        end
+
+        # A recorded trace, as a file.
+        app.post("/sessions/:uuid/oximeter") do
+          file = params[:trace]
+          raise Error, "No file was chosen." unless file.is_a?(Hash) && file[:tempfile]
+
+          samples = Formats::OximeterCsv::Reader.read(file[:tempfile].read.force_encoding("UTF-8").scrub)
+          Actions::ReadOximeterTrace.call(session_record, samples, now: now)
+          redirect to("/sessions/#{params[:uuid]}"), 303
+        end
+
         app.get("/sessions/:uuid") { session_sheet(session_record) }
 
         # What the verdict would be with what stands in the form now; keeps nothing.

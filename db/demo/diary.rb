@@ -9,7 +9,7 @@ module Windlass
       # Of the sets of a training day, so many have a first breath that is not smooth, when the dose is new.
       ROUGH = 0.035
 
-      Day = Value.define(:date, :score, :sets, :verdict, :decided, :before, :after)
+      Day = Value.define(:date, :score, :pause_s, :sets, :verdict, :decided, :before, :after)
       Score = Value.define(:seconds, :at, :ended_by, :first_breath)
 
       # @param person [Hash] an entry of kestrel_quay.yml
@@ -37,9 +37,13 @@ module Windlass
         date = @today - ago
         score = score(date, ago)
         @newest_pause = score.seconds if score && counts?(score)
-        return Day.new(date: date, score: score, sets: [], verdict: nil, decided: nil, before: nil, after: nil) unless trains?(ago)
+        return day_off(date, score) unless trains?(ago)
 
         train(date, ago, score)
+      end
+
+      def day_off(date, score)
+        Day.new(date: date, score: score, pause_s: @newest_pause, sets: [], verdict: nil, decided: nil, before: nil, after: nil)
       end
 
       def train(date, ago, score)
@@ -52,7 +56,7 @@ module Windlass
         decided = ago >= 2 || @random.rand < 0.6
         @standing = verdict.target || before if decided
         @resting_until = date + 7 if verdict.verdict == :rest
-        Day.new(date: date, score: score, sets: sets, verdict: verdict, decided: decided, before: before, after: @standing)
+        Day.new(date: date, score: score, pause_s: @newest_pause, sets: sets, verdict: verdict, decided: decided, before: before, after: @standing)
       end
 
       def values = Measures::Values.new(control_pause_s: @newest_pause)

@@ -3,6 +3,7 @@
 require "yaml"
 require "securerandom"
 require_relative "../../app/actions"
+require_relative "../../app/presenters"
 require_relative "diary"
 
 module Windlass
@@ -27,6 +28,8 @@ module Windlass
       def self.clear
         [Records::Move, Records::Suspension, Records::JournalEvent, Records::Round, Records::Session,
           Records::Prescription, Records::Measure, Records::Athlete].each(&:delete_all)
+        # Numbers begin at 1 again, so that addresses of the demo stay the same.
+        Records::Record.connection.execute("DELETE FROM sqlite_sequence WHERE name <> 'accounts'")
       end
     end
 
@@ -76,36 +79,64 @@ module Windlass
 
       def write_sessions(days, prescription)
         days.each do |day|
-          sessions = day.sets.each_with_index.map { |set, index| write_session(day, set, index, prescription) }
-          write_move(day, sessions.last, prescription) if day.decided
-          write_stop(day, sessions.first) if day.verdict.stop?
+          ids = day.sets.each_with_index.map { |set, index| write_session(day, set, index, prescription) }
+          day.decided ? write_move(day, ids.last, prescription) : Actions::Propose.call(Records::Session.find(ids.last))
+          write_stop(ids.first) if day.verdict.stop?
         end
       end
 
+      # @return [Integer] id; written without a record, for there are thousands
       def write_session(day, set, index, prescription)
         started = Time.new(day.date.year, day.date.month, day.date.day, 8 + 9 * index / 2, @random.rand(50))
-        timeline = prescription.to_protocol.compile(set.dose)
-        session = prescription.sessions.create!(account_id: @account.id, athlete: @athlete, uuid: uuid, state: "done",
-          protocol: set.protocol, dose: set.dose, rung: day.before.rung, reduced: day.before.reduced,
-          segments: timeline.segments.map(&:to_h_plain), planned_at: started, started_at: started,
-          ended_at: started + timeline.total_ms / 1000, local_date: day.date, effort: set.effort, symptoms: set.symptoms)
-        Records::Round.insert_all!(set.rounds.map { |round| round_row(session, round) })
-        session
+        timeline = timeline(prescription, set.dose)
+        row = {account_id: @account.id, athlete_id: @athlete.id, prescription_id: prescription.id, uuid: uuid, state: "done",
+               protocol: set.protocol, dose: set.dose, rung: day.before.rung, reduced: day.before.reduced, light: false,
+               segments: @segments[set.dose], forecast: forecast(timeline, day), planned_at: started, started_at: started,
+               ended_at: started + timeline.total_ms / 1000, local_date: day.date, effort: set.effort, symptoms: set.symptoms,
+               posture: "seated", note: ""}
+        id = Records::Session.insert!(row, returning: :id).rows.first.first
+        Records::Round.insert_all!(set.rounds.map { |round| round_row(id, round) })
+        id
       end
 
-      def round_row(session, round)
-        {session_id: session.id, number: round.number, target_ms: (round.target_s * 1000).round,
-         held_ms: (round.held_s * 1000).round, skipped: false, first_breath: round.first_breath}
+      def timeline(prescription, dose)
+        @segments ||= {}
+        @timelines ||= {}
+        @timelines[dose] ||= prescription.to_protocol.compile(dose).tap { |one| @segments[dose] = one.segments.map(&:to_h_plain) }
       end
 
-      def write_move(day, session, prescription)
+      # As it would have been when the session was planned; only where a sheet still shows it.
+      def forecast(timeline, day)
+        return if day.date < @now.to_date - Presenters::AthleteSheet::LOG_DAYS
+
+        @forecasts ||= {}
+        @forecasts[[day.before.dose, day.pause_s.round]] ||= begin
+          model = Physiology::Model.new(@athlete.to_body(on: day.date), control_pause_s: day.pause_s)
+          Records::Session.forecast_columns(model.forecast(timeline.segments))
+        end
+      end
+
+      def round_row(session_id, round)
+        {session_id: session_id, number: round.number, target_ms: (round.target_s * 1000).round,
+         held_ms: (round.held_s * 1000).round, skipped: false, first_breath: round.first_breath,
+         first_urge_ms: first_urge_ms(round)}
+      end
+
+      # Now and then an urge comes near the end of a small hold.
+      def first_urge_ms(round)
+        (round.held_s * 1000 * (0.7 + 0.3 * @random.rand)).round if @random.rand < 0.03
+      end
+
+      def write_move(day, session_id, prescription)
         verdict = day.verdict
-        prescription.moves.create!(account_id: @account.id, session: session, local_date: day.date,
-          verdict: verdict.verdict, decided: verdict.verdict, reasons: verdict.reasons.map(&:to_h),
-          dose_before: day.before.dose, dose_after: day.after.dose, decided_at: session.ended_at)
+        Records::Move.insert!({account_id: @account.id, prescription_id: prescription.id, session_id: session_id,
+          local_date: day.date, verdict: verdict.verdict, decided: verdict.verdict, reasons: verdict.reasons.map(&:to_h),
+          dose_before: day.before.dose, dose_after: day.after.dose,
+          decided_at: Time.new(day.date.year, day.date.month, day.date.day, 20)})
       end
 
-      def write_stop(day, session)
+      def write_stop(session_id)
+        session = Records::Session.find(session_id)
         Actions::RateSession.call(session, {effort: session.effort, symptoms: session.symptoms, note: "", rounds: {}},
           now: session.ended_at)
       end

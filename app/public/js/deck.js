@@ -2,10 +2,11 @@
 import { clock, clockWords, everyFrame } from "./clock.js";
 import { cuesBetween } from "./cues.js";
 import { Journal } from "./journal.js";
+import { Oximeter } from "./oximeter.js";
 import { Run } from "./run.js";
 import { Sound } from "./sound.js";
 
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyP: "pause", KeyM: "mute", Escape: "stop" };
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", Escape: "stop" };
 // Tones are laid out this far ahead, so that they come even when the screen sleeps.
 const AHEAD_MS = 90_000;
 // Frames stop in a hidden tab; this goes on.
@@ -13,11 +14,11 @@ const PULSE_MS = 250;
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
-  let run, journal, sound, plan, hand, laidOutTo;
+  let run, journal, sound, plan, hand, laidOutTo, oximeter;
 
   return {
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, paused: false, resting: true, muted: false, lastBreath: null,
+    live: true, over: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false,
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -45,7 +46,9 @@ export function deck() {
     },
 
     begin() {
-      run = new Run(plan, journal, clock, (byHand) => this.layOutTones(byHand));
+      run = new Run(plan, journal, clock, (byHand) => this.changed(byHand));
+      oximeter = new Oximeter(plan.uuid, (reading) => this.read(reading));
+      this.measurable = plan.oximeter;
       this.showKept();
       journal.send();
       window.addEventListener("online", () => journal.send());
@@ -69,6 +72,7 @@ export function deck() {
       else if (what === "pause") this.pause(event);
       else if (what === "stop") this.stop(event);
       else if (what === "mute") this.mute();
+      else if (what === "oximeter") this.measure();
       else this.breath(what, event);
     },
 
@@ -88,6 +92,31 @@ export function deck() {
     mute() { this.muted = !this.muted; sound.muted = this.muted; sound.loud(); },
     loudness(event) { sound.volume = event.target.value / 100; sound.loud(); },
     breathIs(value) { return this.lastBreath === value; },
+
+    changed(byHand) {
+      this.layOutTones(byHand);
+      if (byHand && this.measuring) this.follow();
+    },
+
+    /** The oximeter plays along with what is really done. */
+    follow() {
+      if (run.started && run.live && !run.paused) oximeter.start(run.planned);
+      else oximeter.stop();
+    },
+
+    measure() {
+      if (!run || run.over || !this.measurable) return;
+      this.measuring = !this.measuring;
+      this.reading = "";
+      if (this.measuring) this.follow();
+      else oximeter.stop();
+    },
+
+    read(reading) {
+      if (!this.measuring || !run.live || run.paused) return;
+      this.reading = `${reading.saturation} % · ${reading.pulse} a minute`;
+      journal.put("oximeter", run.now(), { value: String(reading.saturation) });
+    },
 
     /** @param byHand the timeline was changed: what was laid out before is wrong */
     layOutTones(byHand) {
@@ -130,7 +159,7 @@ export function deck() {
     },
 
     showKept() {
-      this.kept = journal.waiting === 0 ? "All kept" : `${journal.waiting} waiting for the server`;
+      this.kept = journal.marksWaiting === 0 ? "All kept" : `${journal.marksWaiting} waiting for the server`;
     },
   };
 }

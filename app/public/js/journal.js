@@ -35,10 +35,20 @@ export class Journal {
     return this.kept.events.length;
   }
 
+  /** Without the readings of an oximeter, which travel along. */
+  get marksWaiting() {
+    return this.kept.events.filter((event) => event.kind !== "oximeter").length;
+  }
+
   add(kind, atMs, details = {}) {
+    this.put(kind, atMs, details);
+    this.send();
+  }
+
+  /** Kept here, and sent along with the next event that matters. */
+  put(kind, atMs, details) {
     this.kept.events.push({ uuid: uuid(), kind, at_ms: Math.round(atMs), ...details });
     this.save();
-    this.send();
   }
 
   save() {

@@ -32,9 +32,11 @@ module Windlass
 
       # A day's sets are one session: rounds in order, the hardest effort, every symptom.
       # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start
+      # @param renumber [Boolean] count rounds through the day; of the past nobody asks which round it was
       # @param rounds_planned [Integer] what the dose asks of the whole day
-      def self.of_day(sets, rounds_planned: Protocols.find(sets.last.protocol).rounds(sets.last.dose))
-        rounds = sets.flat_map(&:rounds).each.with_index(1).map { |round, number| round.with(number: number) }
+      def self.of_day(sets, renumber: true, rounds_planned: Protocols.find(sets.last.protocol).rounds(sets.last.dose))
+        rounds = sets.flat_map(&:rounds)
+        rounds = rounds.each.with_index(1).map { |round, number| round.with(number: number) } if renumber && sets.size > 1
         efforts = sets.map(&:effort)
         sets.last.with(rounds: rounds, effort: efforts.include?(nil) ? nil : efforts.max,
           symptoms: sets.flat_map(&:symptoms).uniq, light: sets.any?(&:light), rounds_planned: rounds_planned)

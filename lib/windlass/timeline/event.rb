@@ -7,14 +7,13 @@ module Windlass
       # @param kind [Symbol] one of {EVENT_KINDS}
       # @param at_ms [Integer]
       # @param round [Integer, nil] number of the hold, where the event belongs to one
-      # @param value [Symbol, nil] :smooth, :deeper or :gasp for a first breath
+      # @param value [Symbol, Integer, nil] :smooth, :deeper or :gasp for a first breath; whole percent for an oximeter
       def initialize(kind:, at_ms:, round: nil, value: nil)
         super
       end
     end
 
     FIRST_BREATHS = %i[smooth deeper gasp].freeze
-    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume stop finish].freeze
-    HOLD_EVENTS = %i[hold_start first_urge contraction hold_end first_breath].freeze
+    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume oximeter stop finish].freeze
   end
 end

@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module Windlass
+  # Asks the gas model about an athlete. What the model has to know of a person is put together here and nowhere else.
+  module Forecasts
+    # @param athlete [Records::Athlete]
+    # @return [String, nil] why there is no forecast for this athlete
+    def self.objection(athlete, on:) = Physiology::ModelRange.objection(age: athlete.age_on(on))
+
+    # @param timeline [Timeline::Compiled]
+    # @param on [Date]
+    # @return [Physiology::Forecast, nil] nil where the model has nothing to say
+    def self.of(athlete, timeline, on:, posture: :seated, trace: true)
+      model(athlete, on: on, posture: posture)&.forecast(timeline.segments, trace: trace)
+    end
+
+    # @return [Physiology::Model, nil]
+    def self.model(athlete, on:, posture: :seated, floor: Physiology::PLANNING_FLOOR)
+      return if objection(athlete, on: on)
+
+      Physiology::Model.new(athlete.to_body(on: on, posture: posture), floor: floor,
+        control_pause_s: athlete.to_values.control_pause_s, full_threshold: athlete.full_threshold,
+        oximeter_logged: athlete.oximeter_logged)
+    end
+  end
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+module Windlass
+  # Where readings come from. A device would be joined here: whatever answers one reading a second will do.
+  module Oximeters
+    # @param session [Records::Session]
+    # @param from_s [Integer] seconds of the plan to begin at
+    # @return [Array<Physiology::SimulatedOximeter::Reading>]
+    # @raise [Error] where the model has nothing to say
+    def self.readings(session, from_s:)
+      timeline = session.to_timeline
+      forecast = Forecasts.of(session.athlete, timeline, on: session.local_date)
+      raise Error, Forecasts.objection(session.athlete, on: session.local_date) if forecast.nil?
+
+      Physiology::SimulatedOximeter.new(timeline, forecast.trace, random: Random.new(session.id),
+        resting_pulse: session.athlete.resting_pulse).readings.drop([from_s, 0].max)
+    end
+  end
+end

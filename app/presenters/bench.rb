@@ -1,0 +1,81 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # What the bench shows: each recipe's figures, the chart that lays one over the other, and the map.
+    class Bench
+      NAMES = %w[A B].freeze
+      # Time drawn beyond the last thing worth seeing, and the most that is drawn at all. Seconds.
+      AFTER_S = 12
+      MOST_S = 420
+
+      # A recipe with what the model says of it: its own hold, and the trace of the same hold drawn on to its limits.
+      Tried = Value.define(:name, :recipe, :hold, :cap_s, :timeline, :trace, :threshold)
+
+      # @param form [Forms::BenchForm] valid
+      # @param model [Physiology::Model]
+      def initialize(form, model)
+        @form = form
+        @model = model
+      end
+
+      # @return [Array<Tried>]
+      def tried
+        @tried ||= @form.recipes.zip(NAMES).map { |recipe, name| try(recipe, name) }
+      end
+
+      def chart = @chart ||= BenchChart.new(tried, @model, floor: @form.floor)
+
+      def map = @map ||= MarginMapChart.new(Physiology::MarginMap.columns(@model, @form.recipes.first), @form.recipes.first)
+
+      # @return [Array<Array(String, Array<String>)>] what, and one figure a recipe
+      def rows
+        FIGURES.map { |words, figure| [words, tried.map { |one| figure.call(one) }] }
+      end
+
+      # One sentence a recipe.
+      def verdicts = tried.map { |one| [one.name, sentence(one.hold)] }
+
+      SECONDS = ->(seconds) { seconds.nil? ? "not reached" : Words.seconds(seconds) }
+      PRESSURE = ->(mmhg) { "#{mmhg.round} mmHg" }
+      FIGURES = {
+        "First urge" => ->(one) { one.threshold ? SECONDS[one.hold.urge_s] : "not calibrated" },
+        "Oxygen floor" => ->(one) { SECONDS[one.hold.floor_s] },
+        "Margin" => ->(one) { one.hold.margin_s ? "#{one.hold.margin}, #{format("%+d", one.hold.margin_s.round)} s" : "–" },
+        "Lowest saturation in the hold" => ->(one) { "#{(one.hold.sao2_min * 100).round} %" },
+        "Carbon dioxide, start and end" => ->(one) { "#{one.hold.pco2_start.round} to #{PRESSURE[one.hold.pco2_end]}" },
+        "Oxygen, start and end" => ->(one) { "#{one.hold.po2_start.round} to #{PRESSURE[one.hold.po2_end]}" },
+        "Carbon dioxide washed out" => ->(one) { "#{format("%.1f", one.hold.co2_washout)} mmHg" },
+        "Cap" => ->(one) { one.cap_s ? "#{Words.seconds(one.cap_s.floor)}, a limit, never a target" : "–" }
+      }.freeze
+      private_constant :SECONDS, :PRESSURE, :FIGURES
+
+      private
+
+      def try(recipe, name)
+        hold = @model.forecast(recipe.compile.segments).holds.last
+        timeline = recipe.compile(hold_s: shown_s(hold))
+        Tried.new(name: name, recipe: recipe, hold: hold, cap_s: cap(recipe, hold), timeline: timeline,
+          trace: @model.forecast(timeline.segments, trace: true).trace, threshold: @model.calibration.threshold)
+      end
+
+      def shown_s(hold) = [[hold.seconds, hold.urge_s, hold.floor_s].compact.max + AFTER_S, MOST_S].min
+
+      # An empty hold after over-breathing has a cap.
+      def cap(recipe, hold)
+        return unless hold.over_breathed? && %i[passive residual].include?(recipe.lungs)
+
+        Physiology::Cap.seconds(@model.body, recipe.compile.segments[0..-2])
+      end
+
+      def sentence(hold)
+        case hold.margin
+        when :clear then "The urge comes #{Words.length(hold.margin_s)} before the oxygen is low: it warns in time."
+        when :tight then "The urge comes only #{Words.length(hold.margin_s)} before the oxygen is low."
+        when :inverted then "The oxygen is low #{Words.length(hold.margin_s.abs)} before the urge comes: nothing warns."
+        else "Without a control pause the urge is not known."
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # Two recipes laid over one another, both with the start of the hold at 0: lung volume, the two gases on their way to
+    # the limit in the middle, and a track each on which urge and floor stand in their order.
+    class BenchChart
+      WIDTH = 900
+      LEFT = 64
+      RIGHT = 850
+      INK = [24, 138].freeze
+      GAS = [158, 258].freeze
+      TRACKS_Y = 292
+      TRACK_HEIGHT = 34
+      # A track's words stand behind it, or before it where there is no room.
+      WORDS_ROOM = 110
+      # Of the preparation so much is drawn. Seconds.
+      BEFORE_S = 60
+
+      Track = Value.define(:name, :y, :held_width, :urge_x, :floor_x, :bar_x, :bar_width, :kind, :words, :words_x, :words_anchor)
+
+      # @param tried [Array<Bench::Tried>]
+      # @param floor [Float]
+      def initialize(tried, model, floor:)
+        @tried = tried
+        @body = model.body
+        @floor = floor
+        @x = Scale.of([-BEFORE_S, tried.map { |one| one.trace.end_s - one.hold.start_s }.max], [LEFT, RIGHT])
+        @ink = Scale.of([lowest - 0.1, highest + 0.1], INK.reverse)
+      end
+
+      def height = axis_y + 30
+
+      def axis_y = TRACKS_Y + @tried.size * TRACK_HEIGHT + 4
+
+      def start_x = @x.place(0)
+
+      def passive_y = @ink.place(@body.frc_l)
+
+      # @return [Array<Array(String, String)>] name of the recipe and its path
+      def inks
+        @tried.map do |one|
+          points = Timeline::Corners.points(one.timeline, one.trace).map { |t, litres| [t - one.hold.start_s, litres] }
+          [one.name, InkPath.of(clip(points).map { |t, litres| [@x.place(t), @ink.place(litres)] })]
+        end
+      end
+
+      # @return [Array<Array(String, GasStrips)>]
+      def gases
+        @tried.map do |one|
+          [one.name, GasStrips.new(one.trace, shifted(one), GAS, threshold: one.threshold, floor: @floor, from_x: LEFT.to_f)]
+        end
+      end
+
+      def tracks = @tried.each_with_index.map { |one, index| track(one, TRACKS_Y + index * TRACK_HEIGHT) }
+
+      def time_ticks
+        Ticks.of(@x.to, Ticks::TIME_STEPS_S, 12).map { |t| [@x.place(t), Words.clock(t)] }
+      end
+
+      def description
+        @tried.map { |one| "#{one.name}: #{words(one.hold)}." }.join(" ")
+      end
+
+      private
+
+      def shifted(one) = Scale.of([@x.from + one.hold.start_s, @x.to + one.hold.start_s], [LEFT, RIGHT])
+
+      def clip(points) = points.select { |t, _| t >= @x.from }
+
+      def drawn = @tried.flat_map { |one| one.trace.points.select { |point| point.t - one.hold.start_s >= @x.from } }
+
+      def lowest = [drawn.map(&:volume).min, @body.frc_l].min
+
+      def highest = drawn.map(&:volume).max
+
+      def track(one, y)
+        urge_x, floor_x = [one.hold.urge_s, one.hold.floor_s].map { |t| t && @x.place(t).clamp(LEFT, RIGHT) }
+        bar = [urge_x, floor_x].compact.minmax
+        fits = bar[1].nil? || bar[1] < RIGHT - WORDS_ROOM
+        Track.new(name: one.name, y: y, held_width: (@x.place(one.hold.seconds) - start_x).round(1), urge_x: urge_x,
+          floor_x: floor_x, bar_x: bar[0], bar_width: (urge_x && floor_x) ? (bar[1] - bar[0]).round(1) : 0,
+          kind: one.hold.margin, words: words(one.hold), words_x: fits ? (bar[1] || start_x) + 14 : bar[0] - 14,
+          words_anchor: fits ? "start" : "end")
+      end
+
+      def words(hold)
+        return "floor #{hold.floor_s ? Words.seconds(hold.floor_s.round) : "not reached"}" if hold.margin_s.nil?
+
+        "#{hold.margin}, #{format("%+d", hold.margin_s.round)} s"
+      end
+    end
+  end
+end

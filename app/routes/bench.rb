@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # The model, to learn and to teach with.
+    module Bench
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/bench") do
+          form = Forms::BenchForm.parse(params)
+          page = (Presenters::Bench.new(form, bench_model(form)) if form.valid? && bench_objection(form).nil?)
+          status 422 unless form.valid?
+          locals = {title: "Bench", form: form, page: page, objection: bench_objection(form), athletes: account.athletes.by_name}
+          part? ? partial(:"bench/result", **locals.slice(:form, :page, :objection)) : erb(:"bench/index", locals: locals)
+        end
+      end
+
+      module Helpers
+        def bench_athlete(form) = form.values[:athlete_id] && athlete(form.values[:athlete_id].to_s)
+
+        def bench_objection(form)
+          Forecasts.objection(bench_athlete(form), on: today) if form.valid? && bench_athlete(form)
+        end
+
+        def bench_model(form)
+          known = bench_athlete(form)
+          return Forecasts.model(known, on: today, posture: form.posture, floor: form.floor) if known
+
+          Physiology::Model.new(form.body, control_pause_s: form.values[:control_pause_s], floor: form.floor)
+        end
+      end
+    end
+  end
+end
