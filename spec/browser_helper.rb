@@ -27,6 +27,7 @@ Capybara.server = :puma, {Silent: true, Threads: "0:4"}
 Capybara.server_host = "127.0.0.1"
 Capybara.javascript_driver = Capybara.default_driver = :chromium
 Capybara.default_max_wait_time = 5
+Capybara.enable_aria_label = true
 
 module BrowserHelpers
   # A clock for the page that stands until it is moved, and goes on across a reload. No spec sleeps through a hold.

@@ -40,7 +40,7 @@ module Windlass
 
     def self.parse(arguments)
       name, *rest = arguments
-      command = COMMANDS.find { |one| one::NAME == name } or raise Usage, "#{name.inspect} is no command"
+      command = COMMANDS.find { |one| name == one::NAME } or raise Usage, "#{name.inspect} is no command"
       options = {}
       files = []
       while (argument = rest.shift)

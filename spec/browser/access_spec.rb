@@ -12,7 +12,7 @@ RSpec.describe "Every main view", :browser do
     session = athlete.sessions.last
     paths = ["/", "/athletes", "/athletes/new", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/control-pauses/new",
       "/control-pauses/#{athlete.measures.last.uuid}", "/prescriptions/#{athlete.prescriptions.first.id}",
-      "/sessions/#{session.uuid}", "/sessions/#{session.uuid}/deck", "/nothing"]
+      "/sessions/#{session.uuid}", "/sessions/#{session.uuid}/deck", "/bench", "/nothing"]
 
     [[1280, 800], [390, 844]].each do |width, height|
       page.driver.resize(width, height)

@@ -88,7 +88,13 @@ RSpec.describe Windlass::Cli do
     end
 
     it "refuses what is wrong with the line, the value and what is allowed" do
-      faults = ->(text) { described_class.read(text) && nil rescue $!.faults }
+      faults = ->(text) {
+        begin
+          described_class.read(text) && nil
+        rescue
+          $!.faults
+        end
+      }
 
       expect(faults["time,saturation,pulse\nsoon,98,60\n4,8,60\n5,97,900"]).to eq [
         'line 2: time "soon" is not allowed; allowed: seconds, mm:ss or hh:mm:ss',

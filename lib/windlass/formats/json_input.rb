@@ -91,7 +91,11 @@ module Windlass
         most = rules["maximum"]
         return "#{least} to #{most}" if least && most
 
-        least ? "from #{least}".sub("from more", "more") : (most ? "up to #{most}" : "")
+        if least
+          "from #{least}".sub("from more", "more")
+        else
+          (most ? "up to #{most}" : "")
+        end
       end
     end
   end
