@@ -27,7 +27,7 @@ module Windlass
         days = (session.local_date - HISTORY_DAYS)...session.local_date
         planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).rounds(dose) }
         Records::Session.core_sets(session.athlete_id, days).group_by { |set| [set.protocol, set.dose, set.date] }
-          .map { |(protocol, dose, _), sets| Progression::Session.of_day(sets, renumber: false, rounds_planned: planned[[protocol, dose]]) }
+          .map { |(protocol, dose, _), sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: planned[[protocol, dose]]) }
       end
       private_class_method :standing_at, :history
     end

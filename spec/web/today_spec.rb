@@ -23,7 +23,7 @@ RSpec.describe "Today", :web do
       "Odd Falkenrath Set 1 of 2 14 holds of 4.5 s in 5 min, 2 sets a day Rung 1 of 5 Run"
     ]
     expect(rows("missing")).to eq ["Odd Falkenrath No morning score yet Control pause"]
-    expect(rows("decide")).to eq ["Odd Falkenrath yesterday Ease 4 gasps: rounds 4, 6, 18 and 20. Decide"]
+    expect(rows("decide")).to eq ["Odd Falkenrath yesterday Ease 4 gasps: rounds 4 and 6 of set 1, rounds 4 and 6 of set 2. Decide"]
   end
 
   it "puts what was stopped first, and asks nobody to train who may not" do

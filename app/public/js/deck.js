@@ -142,6 +142,15 @@ export function deck() {
       const x = plan.line.left + (run.planned / plan.total_ms) * (plan.line.right - plan.line.left);
       hand.setAttribute("x1", x.toFixed(1));
       hand.setAttribute("x2", x.toFixed(1));
+      this.keepHandInSight();
+    },
+
+    /** On a narrow screen the line is longer than the screen. */
+    keepHandInSight() {
+      const room = hand.closest(".strip-scroll");
+      if (room.scrollWidth <= room.clientWidth) return;
+      const at = (hand.getAttribute("x1") / hand.ownerSVGElement.viewBox.baseVal.width) * room.scrollWidth;
+      room.scrollLeft = at - room.clientWidth / 3;
     },
 
     showRunning() {

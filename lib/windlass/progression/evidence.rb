@@ -61,8 +61,14 @@ module Windlass
       end
 
       # @return [String] `2 gasps: rounds 4 and 6`
-      def with_rounds(faults, one, many = "#{one}s")
-        "#{Words.count(faults.size, one, many)}: #{(faults.size == 1) ? "round" : "rounds"} #{Words.list(faults.map(&:number))}"
+      def with_rounds(faults, one, many = "#{one}s") = "#{Words.count(faults.size, one, many)}: #{where(faults)}"
+
+      # @return [String] `rounds 4 and 6`, `rounds 4 and 6 of set 1, round 2 of set 3`
+      def where(faults)
+        places = faults.group_by(&:set).map do |set, rounds|
+          "#{(rounds.size == 1) ? "round" : "rounds"} #{Words.list(rounds.map(&:number))}#{" of set #{set}" if set}"
+        end
+        places.join(", ")
       end
 
       private

@@ -3,10 +3,12 @@
 module Windlass
   module Progression
     # One hold as it was done. target_s is nil where a hold ends at the urge, at comfort or at a cap.
-    Round = Value.define(:number, :target_s, :held_s, :skipped, :first_breath, :sao2_low) do
+    Round = Value.define(:number, :set, :target_s, :held_s, :skipped, :first_breath, :sao2_low) do
+      # @param number [Integer] within its set
+      # @param set [Integer, nil] which of the day's sets, where there are several
       # @param first_breath [Symbol, nil] :smooth, :deeper or :gasp; nil: not noted
       # @param sao2_low [Float, nil] lowest oximeter reading, 0..1
-      def initialize(number:, held_s:, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil)
+      def initialize(number:, held_s:, set: nil, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil)
         super
       end
 
@@ -32,15 +34,19 @@ module Windlass
 
       # A day's sets are one session: rounds in order, the hardest effort, every symptom.
       # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start
-      # @param renumber [Boolean] count rounds through the day; of the past nobody asks which round it was
+      # @param name_sets [Boolean] say of each round which set it was in; of the past nobody asks
       # @param rounds_planned [Integer] what the dose asks of the whole day
-      def self.of_day(sets, renumber: true, rounds_planned: Protocols.find(sets.last.protocol).rounds(sets.last.dose))
-        rounds = sets.flat_map(&:rounds)
-        rounds = rounds.each.with_index(1).map { |round, number| round.with(number: number) } if renumber && sets.size > 1
+      def self.of_day(sets, name_sets: true, rounds_planned: Protocols.find(sets.last.protocol).rounds(sets.last.dose))
+        rounds = (name_sets && sets.size > 1) ? named(sets) : sets.flat_map(&:rounds)
         efforts = sets.map(&:effort)
         sets.last.with(rounds: rounds, effort: efforts.include?(nil) ? nil : efforts.max,
           symptoms: sets.flat_map(&:symptoms).uniq, light: sets.any?(&:light), rounds_planned: rounds_planned)
       end
+
+      def self.named(sets)
+        sets.each.with_index(1).flat_map { |set, number| set.rounds.map { |round| round.with(set: number) } }
+      end
+      private_class_method :named
 
       def held? = rounds.any?(&:held?)
 

@@ -50,7 +50,7 @@ RSpec.describe Windlass::Progression::Judge do
     whole = Windlass::Progression::Session.of_day(sets)
 
     expect([whole.rounds.size, whole.rounds_planned, whole.effort]).to eq [26, 26, 6]
-    expect(judge(whole).reasons.map(&:text)).to eq ["1 gasp: round 15."]
+    expect(judge(whole).reasons.map(&:text)).to eq ["1 gasp: round 2 of set 2."]
     expect(judge(day, history: [day, day]).verdict).to eq :repeat
   end
 end

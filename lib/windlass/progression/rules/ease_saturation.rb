@@ -7,7 +7,7 @@ module Windlass
         "an oximeter low under 75 %, or under the planning floor after over-breathing") do |record|
         low = record.evidence.low_saturations
         if low.any?
-          "Oximeter down to #{(low.map(&:sao2_low).min * 100).round} %: #{(low.size == 1) ? "round" : "rounds"} #{Words.list(low.map(&:number))}."
+          "Oximeter down to #{(low.map(&:sao2_low).min * 100).round} %: #{record.evidence.where(low)}."
         end
       end
     end
