@@ -23,7 +23,7 @@ module Windlass
       end
 
       def next_step
-        return "Next: the whole of the lowest rung" if @standing.reduced
+        return "Next: the whole of this rung" if @standing.reduced
 
         lever, now, later = @standing.ladder.change_after(@standing.rung)
         lever ? "Next: #{lever.words} #{Words.number(now)} → #{Words.number(later)}" : "Top rung: take a new measure"

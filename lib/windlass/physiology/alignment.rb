@@ -12,7 +12,7 @@ module Windlass
 
       # @param recorded [Array<Array(Numeric, Float)>] seconds since the start and saturation 0..1
       # @param trace [Trace] what the model says of the lungs' blood
-      # @return [Numeric] seconds by which the recording is late: where it fits the model best
+      # @return [Numeric] seconds by which the recorded trace is late: where it fits the model best
       def self.lag_s(recorded, trace)
         low, high = recorded.map(&:last).minmax
         return Oximeter::DELAY_S if high - low < LEAST_SWING
@@ -21,7 +21,7 @@ module Windlass
       end
 
       # @param timeline [Timeline::Compiled]
-      # @return [Hash{Integer => Float}] lowest reading of each hold that the recording covers, by number
+      # @return [Hash{Integer => Float}] lowest reading of each hold that the recorded trace covers, by number
       def self.lows(recorded, timeline, lag_s)
         timeline.holds.to_h do |place|
           from = place.start_ms / 1000.0 + lag_s

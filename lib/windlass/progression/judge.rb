@@ -34,7 +34,7 @@ module Windlass
         when :stop then standing.at(0)
         when :rest then standing.at(standing.rung - REST_RUNGS)
         when :ease then eased(standing, evidence)
-        when :advance then standing.at(standing.reduced ? 0 : standing.rung + 1)
+        when :advance then standing.at(standing.rung + (standing.reduced ? 0 : 1))
         else standing
         end
       end

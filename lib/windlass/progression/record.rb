@@ -48,7 +48,7 @@ module Windlass
         end
       end
 
-      def next_dose = standing.reduced ? standing.ladder.rungs.first : standing.ladder.rungs[standing.rung + 1]
+      def next_dose = standing.ladder.rungs[standing.rung + (standing.reduced ? 0 : 1)]
 
       # @return [Boolean] four weeks are known, and the coming week would pass 1.3 times their weekly mean
       def ramps?

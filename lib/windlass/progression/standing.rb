@@ -2,18 +2,24 @@
 
 module Windlass
   module Progression
-    # Where an athlete stands: a ladder, a rung on it, and the dose, which is smaller than the rung's where it was halved.
+    # Where an athlete stands: a ladder, a rung on it, and the dose, which is half of the rung's where it was reduced.
     Standing = Value.define(:ladder, :rung, :dose, :reduced) do
       # @param dose [Hash, nil] the dose they had; nil at the beginning
-      # @param reduced [Boolean] that dose is half of the lowest rung's
+      # @param reduced [Boolean] that dose is half of a rung's
       # @return [Standing, nil] nil where the protocol is not offered
       def self.of(protocol, measures, dose: nil, limits: {}, reduced: false)
         ladder = Ladder.new(protocol, measures, limits: limits)
         return unless ladder.offered_at_all?
-        return new(ladder: ladder, rung: 0, dose: dose, reduced: true) if reduced
+        return of(protocol, measures, dose: scaled(protocol, dose, 2), limits: limits).halved if reduced
 
         rung = dose ? ladder.highest_not_harder_than(dose) : 0
         rung ? at(ladder, rung) : from_below(protocol, measures, limits, ladder, dose)
+      end
+
+      # A dose with more or less of what an ease at the lowest rung halves.
+      def self.scaled(protocol, dose, by)
+        key = protocol.halved_key
+        dose.merge(key => Numbers.plain(dose[key] * by.to_r)).freeze
       end
 
       def self.at(ladder, rung) = new(ladder: ladder, rung: rung, dose: ladder.rungs[rung], reduced: false)
@@ -31,11 +37,8 @@ module Windlass
 
       def at(rung) = self.class.at(ladder, rung.clamp(0, ladder.top))
 
-      # Half of the lowest rung: rounds, or minutes where the protocol has those.
-      def halved
-        key = protocol.halved_key
-        with(rung: 0, reduced: true, dose: ladder.rungs.first.merge(key => Numbers.plain(ladder.rungs.first[key]/2r)).freeze)
-      end
+      # Half of this rung: rounds, or minutes where the protocol has those.
+      def halved = with(reduced: true, dose: self.class.scaled(protocol, ladder.rungs[rung], 0.5r))
     end
   end
 end

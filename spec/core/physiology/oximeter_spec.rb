@@ -30,7 +30,7 @@ RSpec.describe Windlass::Physiology::Oximeter do
   end
 
   describe Windlass::Physiology::Alignment do
-    it "finds how late a recording is, even from a device that reads two points low, and whose low it was" do
+    it "finds how late a trace is, even from a device that reads two points low, and whose low it was" do
       late = described_class::LAGS_S.to_a.values_at(8, 27).map do |lag|
         (0..280).map { |t| [t, trace.at([t - lag, 0].max).sao2 - 0.02] }
       end
@@ -40,7 +40,7 @@ RSpec.describe Windlass::Physiology::Oximeter do
       expect(lows).to match({1 => be_within(0.002).of(trace.every(1).map(&:sao2).min - 0.02)})
     end
 
-    it "takes the usual delay where the recording hardly moves" do
+    it "takes the usual delay where the trace hardly moves" do
       expect(described_class.lag_s([[0, 0.98], [60, 0.97]], trace)).to eq 21
     end
   end

@@ -51,6 +51,12 @@ RSpec.describe Windlass::Progression::Ladder do
       expect(standing.ladder.rungs[1]).to eq({hold_s: 3, minutes: 5, sets: 3})
     end
 
+    it "keeps a reduced dose half of what it was half of" do
+      standing = described_class.of(small_holds, measures(40), dose: {hold_s: 3, minutes: 2.5, sets: 3}, reduced: true)
+
+      expect([standing.dose, standing.ladder.rungs.first]).to eq [{hold_s: 3, minutes: 2.5, sets: 3}, {hold_s: 3, minutes: 5, sets: 3}]
+    end
+
     it "falls to the new lowest rung where the dose they had passes a new limit" do
       expect(standing_with(6, {hold_s: 5, minutes: 4, sets: 2}).dose).to eq({hold_s: 3, minutes: 5, sets: 2})
     end

@@ -1,0 +1,121 @@
+# frozen_string_literal: true
+
+require "web_helper"
+
+RSpec.describe "Actions", :web do
+  let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
+  let(:prescription) { prescribe(athlete) }
+  let(:day) { 86_400 }
+
+  describe Windlass::Actions::PlanSession do
+    it "takes up what was planned today and not begun; another day or dose makes another" do
+      first = described_class.call(prescription, now: clock.now)
+
+      expect(described_class.call(prescription, now: clock.now + 60)).to eq first
+      expect(described_class.call(prescription, now: clock.now + day)).not_to eq first
+      prescription.update!(dose: {hold_s: 5, minutes: 6, sets: 3})
+      expect(described_class.call(prescription, now: clock.now)).not_to eq first
+    end
+
+    it "keeps the plan as it was when the measures change" do
+      session = described_class.call(prescription, now: clock.now)
+      make_pause(athlete, 6, at: clock.now)
+
+      expect(session.reload.to_timeline.holds.map { |place| place.segment.ms }.uniq).to eq [5_000]
+      expect(prescription.reload.to_standing.dose[:hold_s]).to eq 3
+    end
+
+    it "says which measure is missing where the protocol is not offered any more" do
+      prescription
+      Windlass::Records::Measure.delete_all
+
+      expect { described_class.call(prescription.reload, now: clock.now) }.to raise_error Windlass::Error, "Small holds needs a measure first."
+    end
+  end
+
+  describe Windlass::Actions::Propose do
+    def values_of(session) = [session.reload.proposed_verdict, session.proposed_reason]
+
+    it "keeps the judge's word with the newest set of a day, and anew when something of it changes" do
+      sets = Array.new(2) { run_set(prescription) }
+      expect(values_of(sets.last)).to eq ["repeat", "Clean, 1 of 2 in a row on this rung."]
+
+      Windlass::Actions::RateSession.call(sets.first, {effort: 9.5, symptoms: [], note: "", rounds: {}}, now: clock.now)
+      expect(values_of(sets.last)).to eq ["ease", "Effort 9.5 of 10."]
+    end
+
+    it "judges the later undecided days anew when an earlier one changes" do
+      yesterday = Array.new(2) { run_set(prescription, at: clock.now - day) }
+      today = Array.new(2) { run_set(prescription) }
+      expect(values_of(today.last).first).to eq "advance"
+
+      Windlass::Actions::RateSession.call(yesterday.last, {effort: 8, symptoms: [], note: "", rounds: {}}, now: clock.now)
+      expect(values_of(today.last)).to eq ["repeat", "Clean, 1 of 2 in a row on this rung."]
+    end
+  end
+
+  describe Windlass::Actions::Decide do
+    def decide(decided, because: nil, session: run_set(prescription))
+      described_class.call(session, Windlass::Actions::JudgeDay.call(session), decided: decided, because: because, now: clock.now)
+    end
+
+    it "leaves the dose alone where the coach only repeats, and keeps what was proposed" do
+      move = decide(:repeat)
+
+      expect(move).to have_attributes(verdict: "repeat", decided: "repeat", overruled_because: nil)
+      expect(prescription.reload.dose).to eq({"hold_s" => 5, "minutes" => 5, "sets" => 2})
+    end
+
+    it "falls quiet after an ease at half of the lowest rung, until a new measure has been taken" do
+      decide(:ease, because: "Tired")
+      expect(prescription.reload).to have_attributes(reduced: true, dose: {"hold_s" => 5, "minutes" => 2.5, "sets" => 2})
+      clock.now += day
+      decide(:ease, because: "Still tired")
+
+      expect(prescription.reload).to be_quiet
+      expect { Windlass::Actions::PlanSession.call(prescription, now: clock.now) }.to raise_error Windlass::Error, /Quiet breathing/
+      expect(prescribe(athlete)).to be_nil
+      make_pause(athlete, 30, at: clock.now + 60)
+      expect(prescribe(athlete).reload).to have_attributes(state: "active", reduced: false)
+    end
+  end
+
+  describe Windlass::Actions::LearnFromLog do
+    it "changes nothing for a child or where nothing was logged" do
+      run_set(prescription)
+      expect(athlete.reload).to have_attributes(thrift: 1.0, full_threshold: nil, oximeter_logged: false)
+
+      athlete.update!(born_on: "2010-01-01")
+      session = run_set(prescription)
+      session.rounds.first.update!(sao2_low: 0.8)
+      described_class.call(athlete, now: clock.now)
+      expect(athlete.reload.thrift).to eq 1.0
+    end
+  end
+
+  describe Windlass::Records::Athlete do
+    it "counts years by the birthday" do
+      athlete.born_on = Date.new(2000, 3, 2)
+
+      expect([Date.new(2026, 3, 1), Date.new(2026, 3, 2)].map { |date| athlete.age_on(date) }).to eq [25, 26]
+      athlete.born_on = Date.new(2004, 2, 29)
+      expect([Date.new(2026, 2, 28), Date.new(2026, 3, 1)].map { |date| athlete.age_on(date) }).to eq [21, 22]
+    end
+
+    it "doses from the newest valid control pause, whatever came after it" do
+      make_pause(athlete, 31, at: clock.now - 3600)
+      make_pause(athlete, 50, at: clock.now, first_breath: "gasp")
+      make_pause(athlete, 2, at: clock.now)
+
+      expect(athlete.to_values.control_pause_s).to eq 31
+      athlete.control_pause_use = "paused"
+      expect(athlete.to_values.control_pause_paused).to be true
+    end
+
+    it "reads a score against the fortnight before it" do
+      (1..5).each { |ago| make_pause(athlete, 20 + ago, at: clock.now - ago * day) }
+
+      expect(athlete.reload.to_context(on: clock.now.to_date)).to have_attributes(trained: true, baseline_s: 23.0)
+    end
+  end
+end
