@@ -4,7 +4,7 @@ require "securerandom"
 
 module Windlass
   module Actions
-    # Puts today's dose on the deck. A session that was planned today and not begun is taken up again, so that a double
+    # Puts today's dose on the deck. A session of today that is planned or on the deck is taken up again, so that a double
     # click or the back button makes no second one.
     module PlanSession
       # @return [Records::Session]
@@ -22,7 +22,7 @@ module Windlass
       end
 
       def self.planned(prescription, standing, now)
-        prescription.sessions.where(state: "planned", local_date: now.to_date).order(:id).reverse
+        prescription.sessions.where(state: %w[planned running], local_date: now.to_date).order(:id).reverse
           .find { |session| session.to_dose == standing.dose }
       end
 

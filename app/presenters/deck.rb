@@ -24,7 +24,7 @@ module Windlass
 
       # @return [Hash] for the deck's script
       def plan
-        {uuid: session.uuid, oximeter: !Forecasts.objection(session.athlete, on: session.local_date), over: session.over?, segments: segments, total_ms: timeline.total_ms,
+        {uuid: session.uuid, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date), over: session.over?, segments: segments, total_ms: timeline.total_ms,
          line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
       end
 

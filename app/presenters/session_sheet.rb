@@ -30,6 +30,8 @@ module Windlass
 
       def over? = session.over?
 
+      def running? = session.state == "running"
+
       def state
         case session.state
         when "planned" then "not begun"

@@ -7,7 +7,7 @@ module Windlass
       DECIDE_DAYS = 14
 
       Decision = Value.define(:name, :athlete_id, :uuid, :when, :words, :verdict, :reason)
-      Training = Value.define(:name, :athlete_id, :prescription_id, :dose, :place, :set, :miniature)
+      Training = Value.define(:name, :athlete_id, :prescription_id, :dose, :place, :set, :running, :miniature)
       Missing = Value.define(:name, :athlete_id, :words)
       Stopped = Value.define(:name, :athlete_id, :words)
 
@@ -66,6 +66,10 @@ module Windlass
         @sets_today ||= Records::Session.run.where(local_date: @today).group(:prescription_id).count
       end
 
+      def running
+        @running ||= Records::Session.where(state: "running", local_date: @today).pluck(:prescription_id).to_set
+      end
+
       def decided_today
         @decided_today ||= Records::Move.where(local_date: @today).pluck(:prescription_id).to_set
       end
@@ -81,7 +85,7 @@ module Windlass
 
         Training.new(name: athlete.name, athlete_id: athlete.id, prescription_id: prescription.id,
           dose: standing.protocol.in_words(standing.dose), place: LadderLine.new(standing).place,
-          set: "Set #{done + 1} of #{sets}",
+          set: "Set #{done + 1} of #{sets}", running: running.include?(prescription.id),
           miniature: Miniature.new(standing.protocol.compile(standing.dose), athlete.to_body(on: @today)))
       end
 

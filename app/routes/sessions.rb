@@ -18,6 +18,10 @@ module Windlass
           JSON.generate(kept: Actions::KeepJournal.call(session_record, form.values[:events], now: now))
         end
 
+        app.post("/sessions/:uuid/end") do
+          redirect to("/sessions/#{Actions::EndSession.call(session_record, now: now).uuid}"), 303
+        end
+
         # The simulated oximeter, live: one reading a second from a moment of the plan on (server-sent events).
         app.get("/sessions/:uuid/oximeter") do
           readings = Oximeters.readings(session_record, from_s: params[:at].to_i / 1000)

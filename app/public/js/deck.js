@@ -33,19 +33,23 @@ export function deck() {
     async takeDeck() {
       if (!navigator.locks) return this.begin();
       navigator.locks.request(`windlass.deck.${plan.uuid}`, { ifAvailable: true }, (lock) => {
-        if (!lock) return this.refuse();
+        if (!lock) return this.refuse("This session is on the deck in another tab", "Close that one, and load this one again.");
         this.begin();
         return new Promise(() => {});
       });
     },
 
-    refuse() {
+    refuse(cue, next) {
       this.live = false;
-      this.cue = "This session is on the deck in another tab";
-      this.next = "Close that one, and load this one again.";
+      this.over = true;
+      this.cue = cue;
+      this.next = next;
     },
 
     begin() {
+      if (plan.begun && !plan.over && !journal.run) {
+        return this.refuse("This session was begun in another browser", "Go on with it there, or end it on its sheet.");
+      }
       run = new Run(plan, journal, clock, (byHand) => this.changed(byHand));
       oximeter = new Oximeter(plan.uuid, (reading) => this.read(reading));
       this.measurable = plan.oximeter;

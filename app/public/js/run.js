@@ -67,6 +67,7 @@ export class Run {
   }
 
   pause(event) {
+    if (!this.live) return;
     if (this.paused) return this.resume(event);
     this.tick();
     if (this.holding) this.leave(this.now(event), true);

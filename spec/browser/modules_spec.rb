@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+require "browser_helper"
+
+# The deck's modules by themselves, in the browser that they are written for.
+RSpec.describe "The deck's modules", :browser do
+  segments = [
+    {kind: "breathe", start_ms: 0, ms: 10_000, hold: nil}, {kind: "hold", start_ms: 10_000, ms: 5_000, hold: 1},
+    {kind: "breathe", start_ms: 15_000, ms: 12_000, hold: nil}, {kind: "hold", start_ms: 27_000, ms: 5_000, hold: 2}
+  ].freeze
+
+  let(:timeline_json) { JSON.generate(segments) }
+
+  before { visit("/athletes/new") }
+
+  # Runs a script with `run`, `clock`, `events` and `journal` at hand; answers what it returns.
+  def with_run(script)
+    evaluate(<<~JS, "run.js")
+      const clock = { ms: 1000, wall: () => clock.ms, at: () => clock.ms };
+      const events = [];
+      const journal = { run: null, add: (kind, at, more = {}) => events.push([kind, at, more.round, more.value].filter((one) => one !== undefined)) };
+      const plan = { segments: #{timeline_json}, over: false };
+      const calls = [];
+      const run = new module.Run(plan, journal, clock, (byHand) => calls.push(byHand));
+      const pass = (ms) => { clock.ms += ms; run.tick(); };
+      #{script}
+    JS
+  end
+
+  def evaluate(script, file)
+    page.evaluate_async_script("import('#{Windlass::Assets.path("js/#{file}")}').then(async (module) => { #{script} })" \
+      ".then((result) => arguments[0](result), (error) => arguments[0](String(error)))")
+  end
+
+  it "keeps to the plan exactly, however late a frame comes" do
+    answer = with_run("run.start({}); pass(9000); pass(90000); return [events, run.over, run.state.finished];")
+
+    expect(answer).to eq [[["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1],
+      ["hold_start", 27_000, 2], ["hold_end", 32_000, 2], ["finish", 32_000]], true, true]
+  end
+
+  it "goes on from where a hand released, with the whole rest after it" do
+    answer = with_run("run.start({}); pass(12000); run.next({}); const left = run.left; pass(12000); return [events.slice(2), left, calls];")
+
+    expect(answer).to eq [[["hold_end", 12_000, 1], ["hold_start", 24_000, 2]], 12_000, [true, false, true, false]]
+  end
+
+  it "marks urges only in a hold, and rates the latest hold's breath also in the next and at the end" do
+    answer = with_run(<<~JS)
+      run.mark("first_urge", {}); run.start({}); run.mark("first_urge", {}); run.breath("smooth", {});
+      pass(11000); run.mark("first_urge", {}); pass(17000); run.breath("gasp", {}); run.stop({}); run.breath("deeper", {});
+      return events.filter(([kind]) => ["first_urge", "first_breath"].includes(kind));
+    JS
+
+    expect(answer).to eq [["first_urge", 11_000, 1], ["first_breath", 28_000, 1, "gasp"], ["first_breath", 28_000, 2, "deeper"]]
+  end
+
+  it "stands still while paused, and lets go of a hold to pause" do
+    answer = with_run("run.start({}); pass(12000); run.pause({}); pass(60000); run.resume({}); pass(1000); return [events.slice(2), run.now(), run.planned];")
+
+    expect(answer).to eq [[["hold_end", 12_000, 1], ["pause", 12_000], ["resume", 12_000]], 13_000, 16_000]
+  end
+
+  it "stops in a hold with the hold ended, and only once" do
+    answer = with_run("run.start({}); pass(11000); run.stop({}); run.stop({}); run.next({}); run.pause({}); return [events.slice(1), run.live];")
+
+    expect(answer).to eq [[["hold_start", 10_000, 1], ["hold_end", 11_000, 1], ["stop", 11_000]], false]
+  end
+
+  it "lays out one tone at the end of every segment, and three ticks before the end of long ones" do
+    cues = evaluate("return module.cuesBetween(#{timeline_json}, 0, 0, 8500, 28000).map((cue) => [cue.atMs, cue.kind]).sort((a, b) => a[0] - b[0]);", "cues.js")
+
+    expect(cues).to eq [[9_000, "tick"], [10_000, "hold"], [15_000, "breathe"], [24_000, "tick"], [25_000, "tick"],
+      [26_000, "tick"], [27_000, "hold"]]
+    expect(evaluate("return module.cuesBetween(#{timeline_json}, 3, 27000, 27000, 40000);", "cues.js"))
+      .to eq [{"kind" => "end", "atMs" => 32_000}]
+  end
+
+  it "renders tones at their moments on the audio clock, and none when silenced" do
+    rendered = evaluate(<<~JS, "sound.js")
+      const offline = new OfflineAudioContext(1, 48000 * 3, 48000);
+      const sound = new module.Sound();
+      sound.context = offline;
+      sound.gain = offline.createGain();
+      sound.gain.connect(offline.destination);
+      sound.schedule([{ kind: "hold", inMs: 1000 }, { kind: "tick", inMs: 2000 }, { kind: "tick", inMs: -500 }]);
+      const samples = (await offline.startRendering()).getChannelData(0);
+      const loud = (from, to) => samples.slice(from * 48000, to * 48000).some((sample) => Math.abs(sample) > 0.1);
+      return [loud(0, 0.999), loud(1, 1.3), loud(1.5, 1.999), loud(2, 2.1), loud(2.2, 3)];
+    JS
+
+    expect(rendered).to eq [false, true, false, true, false]
+  end
+
+  it "says times as the server does" do
+    words = evaluate("return [0, 400, 5000, 64999, 125000].map(module.clockWords);", "clock.js")
+
+    expect(words).to eq %w[0:00 0:01 0:05 1:05 2:05]
+  end
+
+  it "sends from any page what an earlier one could not" do
+    session = Windlass::Actions::PlanSession.call(prescribe(make_athlete.tap { |one| make_pause(one) }), now: clock.now)
+    left = {events: journal(session), run: {over: true}}
+    page.execute_script("localStorage.setItem('windlass.journal.#{session.uuid}', JSON.stringify(#{JSON.generate(left)}))")
+    visit("/")
+
+    expect(page).to have_css("h1", text: "Today")
+    Timeout.timeout(5) { sleep 0.05 until session.reload.state == "done" }
+    expect(session.rounds.count).to eq 13
+    Timeout.timeout(5) { sleep 0.05 until page.evaluate_script("localStorage.length").zero? }
+  end
+
+  it "asks nothing of any other machine" do
+    asked = []
+    browser = page.driver.browser
+    browser.on(:request) do |request|
+      asked << request.url
+      request.continue
+    end
+    browser.network.intercept
+    athlete = make_athlete.tap { |one| make_pause(one) }
+    ["/", "/athletes/#{athlete.id}", "/bench", "/prescriptions/#{prescribe(athlete).id}"].each { |path| visit(path) }
+
+    hosts = asked.reject { |url| url.start_with?("data:") }.map { |url| URI(url).host }
+    expect(asked.size).to be >= 4
+    expect(hosts.uniq).to eq ["127.0.0.1"]
+  end
+end

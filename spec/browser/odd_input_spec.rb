@@ -1,0 +1,118 @@
+# frozen_string_literal: true
+
+require "browser_helper"
+
+# What a hurried coach with wet hands does.
+RSpec.describe "Odd input", :browser do
+  let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
+  let(:prescription) { prescribe(athlete) }
+  let(:session) { Windlass::Records::Session.order(:id).last }
+
+  it "makes one session of a double click, of the back button and of two tabs" do
+    visit("/prescriptions/#{prescription.id}")
+    find_button("Run with Ines").double_click
+    expect(page).to have_text("All kept")
+    page.go_back
+    click_button("Run with Ines")
+    expect(page).to have_text("All kept")
+    within_window(open_new_window) do
+      visit("/")
+      click_button("Run with Ines Aldaya")
+      expect(page).to have_text("This session is on the deck in another tab")
+    end
+
+    expect(Windlass::Records::Session.count).to eq 1
+  end
+
+  it "hands a running session to nobody else, and ends it on its sheet where its browser is gone" do
+    planned = Windlass::Actions::PlanSession.call(prescription, now: clock.now)
+    begun = journal(planned, holds: planned.to_timeline.holds.first(2))[0..-2]
+    Windlass::Actions::KeepJournal.call(planned, begun, now: clock.now)
+    visit("/")
+    expect(page).to have_css("section[aria-labelledby=train]", text: "Set 1 of 2, on the deck")
+    click_button("To the deck with Ines Aldaya")
+    expect(page).to have_text("This session was begun in another browser")
+
+    click_link("To the sheet")
+    click_button("End it here")
+    expect(page).to have_css("#verdict", text: "2 of 26 rounds done")
+    expect([planned.reload.state, planned.rounds.count]).to eq ["stopped", 2]
+  end
+
+  it "decides once, whatever is pressed after going back" do
+    run_set(prescription)
+    visit("/sessions/#{session.uuid}")
+    click_button("Accept: repeat")
+    expect(page).to have_css("h1", text: "Ines Aldaya")
+    page.go_back
+    expect(page).to have_css("#verdict")
+    click_button("Accept: repeat") if page.has_button?("Accept: repeat", wait: 1)
+    visit("/sessions/#{session.uuid}")
+
+    expect(page).to have_text("Decided: repeat")
+    expect(Windlass::Records::Move.count).to eq 1
+  end
+
+  it "keeps all that was typed beside what is wrong" do
+    run_set(prescription)
+    visit("/sessions/#{session.uuid}")
+    fill_in("note", with: "'; DROP TABLE sessions; -- <b>späte</b> Runde")
+    fill_in("Held in round 2, seconds", with: "-3")
+    find("label", text: "7", exact_text: true).click
+    click_button("Save without deciding")
+
+    expect(page).to have_css(".fault", text: "Hold 2: round 2: -3 s held is not allowed; allowed: 0 to 1200")
+    expect(page).to have_field("note", with: "'; DROP TABLE sessions; -- <b>späte</b> Runde")
+    expect(page).to have_field("Held in round 2, seconds", with: "-3")
+    expect(page.find("input[name=effort]:checked", visible: :all).value).to eq "7"
+    fill_in("Held in round 2, seconds", with: "4,8")
+    click_button("Save without deciding")
+    expect(page).to have_no_css(".fault")
+    expect(session.reload).to have_attributes(effort: 7.0, note: "'; DROP TABLE sessions; -- <b>späte</b> Runde")
+    expect(session.rounds.find_by(number: 2).held_ms).to eq 4_800
+  end
+
+  it "fills what was not marked with one press, and leaves what was" do
+    run_set(prescription)
+    session.rounds.where(number: 3..13).update_all(first_breath: nil)
+    session.rounds.find_by(number: 2).update!(first_breath: "deeper")
+    visit("/sessions/#{session.uuid}")
+    expect(page).to have_css("#verdict", text: "11 first breaths not noted")
+    click_button("Set the unmarked to smooth")
+    expect(page).to have_no_css("#verdict", text: "not noted")
+    click_button("Save without deciding")
+
+    expect(page).to have_css("h1")
+    expect(session.rounds.reload.map(&:first_breath).tally).to eq({"smooth" => 12, "deeper" => 1})
+  end
+
+  it "takes a tremor for one press, and a press too short for no pause" do
+    give_clock
+    visit("/athletes/#{athlete.id}/control-pauses/new")
+    click_button("Settled")
+    key(:space)
+    pass(0.2)
+    key(:space)
+    expect(page).to have_button("Stop (Space)")
+    pass(17.1)
+    key(:space)
+    expect(page).to have_css(".watch", text: "17.3")
+    click_button("Back a step")
+    expect(page).to have_css(".watch", text: "0.0")
+    expect(page).to have_button("Start (Space)")
+  end
+
+  it "can be run by the keyboard alone, from Today to the sheet" do
+    prescription
+    visit("/")
+    page.execute_script("document.querySelector('section[aria-labelledby=train] button').focus()")
+    key(:enter)
+    expect(page).to have_text("All kept")
+    key(:space, :escape)
+    expect(page).to have_css(".cue", text: "Stopped")
+    page.execute_script("document.querySelector('a.key-main').focus()")
+    key(:enter)
+
+    expect(page).to have_css("#verdict", text: "Nothing was held, so this is not counted as a session.")
+  end
+end
