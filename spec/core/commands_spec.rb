@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+require "open3"
+
+RSpec.describe "The commands" do
+  def run(command, *arguments)
+    output, status = Open3.capture2e(File.expand_path("../../#{command}", __dir__), *arguments)
+    [status.exitstatus, output]
+  end
+
+  it "refuse what they do not understand before they install or change anything" do
+    expect(run("bin/demo", "--port", "99999")).to eq [2, "--port: 99999 is not allowed; allowed: 1 to 65535\n"]
+    expect(run("bin/demo", "--port", "abc")).to eq [2, "--port: abc is not allowed; allowed: 1 to 65535\n"]
+    expect(run("bin/demo", "--rest")).to eq [2, "usage: bin/demo [--reset] [--port NUMBER]\n"]
+  end
+
+  it "are one for CI and for hands" do
+    expect(File.read(File.expand_path("../../.ci/run", __dir__))).to include "bin/test"
+    expect(Dir[File.expand_path("../../{bin/*,bench/*,.ci/run}", __dir__)]).to all(satisfy { |path| File.executable?(path) })
+  end
+end

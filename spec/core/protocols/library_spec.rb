@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+RSpec.describe Windlass::Protocols do
+  described_class::ALL.each do |protocol|
+    describe(protocol.name) { it_behaves_like "a protocol", protocol }
+  end
+
+  it "finds by id, and lists what there is where there is none" do
+    expect(described_class.find("small-holds").name).to eq "Small holds"
+    expect { described_class.find("File") }.to raise_error Windlass::Unknown, /"File" does not exist; known: small-holds/
+  end
+
+  it "has a file for each family and no other" do
+    files = Dir[File.expand_path("../../../lib/windlass/protocols/*.rb", __dir__)].map { |path| File.basename(path, ".rb") } - %w[protocol lever]
+
+    expect(described_class::ALL.map { |protocol| protocol.id.tr("-", "_") }).to match_array files
+  end
+end
