@@ -36,8 +36,8 @@ module Windlass
         rule(:vital_capacity_l).validate(within: VITAL_CAPACITY_L)
         rule(:resting_pulse).validate(within: RESTING_PULSE)
         rule(:born_on) do
-          oldest, youngest = today << (AGE.end * 12), today << (AGE.begin * 12)
-          key.failure("#{value} is not allowed; allowed: #{oldest} to #{youngest}") unless (oldest..youngest).cover?(value)
+          born = (today << (AGE.end * 12))..(today << (AGE.begin * 12))
+          outside(value, born)&.then { |fault| key.failure(fault) }
         end
         rule(:vital_capacity_l, :height_cm, :sex, :born_on) do
           next if rule_error? || schema_error?(:mass_kg) || values[:vital_capacity_l].nil?

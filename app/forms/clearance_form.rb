@@ -14,10 +14,7 @@ module Windlass
         end
 
         rule(:clinician).validate(at_most_characters: 200)
-        rule(:cleared_on) do
-          allowed = opened_on..today
-          key.failure("#{value} is not allowed; allowed: #{opened_on} to #{today}") unless allowed.cover?(value)
-        end
+        rule(:cleared_on) { outside(value, opened_on..today)&.then { |fault| key.failure(fault) } }
       end
       RULES = Rules
     end

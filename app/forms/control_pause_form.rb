@@ -22,10 +22,7 @@ module Windlass
 
         rule(:seconds).validate(within: SECONDS)
         rule(:note).validate(at_most_characters: 1000)
-        rule(:taken_on) do
-          first = today - DAYS_BACK
-          key.failure("#{value} is not allowed; allowed: #{first} to #{today}") unless (first..today).cover?(value)
-        end
+        rule(:taken_on) { outside(value, (today - DAYS_BACK)..today)&.then { |fault| key.failure(fault) } }
       end
       RULES = Rules
     end

@@ -19,15 +19,20 @@ module Windlass
       config.messages.default_locale = :en
 
       register_macro(:within) do |macro:|
-        range = macro.args.first
-        if key? && value && !range.cover?(value)
-          key.failure("#{Words.number(value)} is not allowed; allowed: #{range.min || range.begin} to #{range.end}")
-        end
+        fault = key? && value && outside(value, macro.args.first)
+        key.failure(fault) if fault
       end
 
       register_macro(:at_most_characters) do |macro:|
         most = macro.args.first
         key.failure("#{value.length} characters are too many; allowed: #{most}") if key? && value && value.length > most
+      end
+
+      # @param range [Range] of numbers or days
+      # @return [String, nil] what is wrong, if anything
+      def outside(value, range)
+        shown = value.is_a?(Numeric) ? Words.number(value) : value
+        "#{shown} is not allowed; allowed: #{range.begin} to #{range.end}" unless range.cover?(value)
       end
     end
 

@@ -23,10 +23,8 @@ module Windlass
         rule(:effort).validate(within: EFFORT)
         rule(:note).validate(at_most_characters: 4000)
         rule(:rounds).each do
-          held = value[:held_s]
-          unless held.nil? || HELD_S.cover?(held)
-            key.failure("round #{value[:number]}: #{Words.number(held)} s held is not allowed; allowed: 0 to #{HELD_S.end}")
-          end
+          fault = value[:held_s] && outside(value[:held_s], HELD_S)
+          key.failure("#{fault} seconds held") if fault
         end
       end
       RULES = Rules

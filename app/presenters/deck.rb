@@ -22,6 +22,13 @@ module Windlass
           forecast: Forecasts.of(session.athlete, timeline, on: session.local_date))
       end
 
+      # @return [Hash{String => String}] what each key does
+      def keys
+        {"Space" => "start, release, next, go on", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
+         "2" => "first breath deeper", "3" => "first breath a gasp", "P" => "pause", "O" => "oximeter, simulated",
+         "M" => "sound on and off", "Esc" => "stop: loses nothing"}
+      end
+
       # @return [Hash] for the deck's script
       def plan
         {uuid: session.uuid, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date), over: session.over?, segments: segments, total_ms: timeline.total_ms,

@@ -61,7 +61,7 @@ RSpec.describe "Odd input", :browser do
     find("label", text: "7", exact_text: true).click
     click_button("Save without deciding")
 
-    expect(page).to have_css(".fault", text: "Hold 2: round 2: -3 s held is not allowed; allowed: 0 to 1200")
+    expect(page).to have_css(".fault", text: "Hold 2: -3 is not allowed; allowed: 0 to 1200 seconds held")
     expect(page).to have_field("note", with: "'; DROP TABLE sessions; -- <b>späte</b> Runde")
     expect(page).to have_field("Held in round 2, seconds", with: "-3")
     expect(page.find("input[name=effort]:checked", visible: :all).value).to eq "7"
@@ -100,6 +100,17 @@ RSpec.describe "Odd input", :browser do
     click_button("Back a step")
     expect(page).to have_css(".watch", text: "0.0")
     expect(page).to have_button("Start (Space)")
+  end
+
+  it "shows the keys of the deck at ?, and takes none of them for itself meanwhile" do
+    visit("/prescriptions/#{prescription.id}")
+    click_button("Run with Ines")
+    expect(page).to have_text("All kept")
+    key("?")
+    expect(page).to have_css("dialog[open]", text: "stop: loses nothing")
+    key("?")
+    expect(page).to have_no_css("dialog[open]")
+    expect(page).to have_css(".cue", text: "Ready")
   end
 
   it "can be run by the keyboard alone, from Today to the sheet" do

@@ -25,7 +25,7 @@ RSpec.describe Windlass::Forms do
 
       expect(form.errors.keys).to match_array ["effort", "symptoms[0]", "rounds[7]", "rounds[9][first_breath]"]
       expect(form.fault("effort")).to eq "-1 is not allowed; allowed: 0 to 10"
-      expect(form.fault("rounds[7]")).to eq "round 7: 4000 s held is not allowed; allowed: 0 to 1200"
+      expect(form.fault("rounds[7]")).to eq "4000 is not allowed; allowed: 0 to 1200 seconds held"
       expect(form.fault("rounds[9][first_breath]")).to eq "“loud” is not one of: smooth, deeper, gasp"
     end
 

@@ -64,7 +64,7 @@ export function deck() {
 
     key(event) {
       const what = KEYS[event.code];
-      if (!run || !what || event.ctrlKey || event.metaKey || event.altKey || event.target.type === "range") return;
+      if (!run || !what || document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || event.target.type === "range") return;
       event.preventDefault();
       if (!event.repeat) this.act(what, event);
     },

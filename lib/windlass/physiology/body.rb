@@ -49,7 +49,7 @@ module Windlass
       def venous_blood_l = 0.050 * mass_kg
 
       # Oxygen capacity of blood, L O2 per L: 1.34 mL a gram of haemoglobin (150 g/L men, 135 g/L women).
-      def oxygen_capacity = 1.34 * (haemoglobin_g_l || ((sex == :male) ? 150 : 135)) / 1000.0
+      def haemoglobin_capacity = 1.34 * (haemoglobin_g_l || ((sex == :male) ? 150 : 135)) / 1000.0
 
       # Carbon-dioxide capacity of fast and slow tissue, L per mmHg.
       def fast_tissue_l_mmhg = 0.35e-3 * mass_kg

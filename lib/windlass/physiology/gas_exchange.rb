@@ -93,7 +93,7 @@ module Windlass
         @dry = body.dry_mmhg
         @btps = body.btps
         @btps_dry = @btps * @dry
-        @capacity = body.oxygen_capacity
+        @capacity = body.haemoglobin_capacity
         @oxygen_slope = 3.0 * @capacity
         @vo2 = body.vo2_l_min
         @cardiac = body.cardiac_output_l_min

@@ -9,7 +9,7 @@ module Windlass
         po2 = AlveolarGas.po2(body.dry_mmhg, pco2: 40.0)
         saturation = Blood.saturation(po2, 40.0)
         litres = body.frc_l / body.dry_mmhg
-        venous = body.oxygen_capacity * saturation + Blood::DISSOLVED_OXYGEN * po2 - body.vo2_l_min / body.cardiac_output_l_min
+        venous = body.haemoglobin_capacity * saturation + Blood::DISSOLVED_OXYGEN * po2 - body.vo2_l_min / body.cardiac_output_l_min
         new(o2: po2 * litres, co2: 40.0 * litres, n2: (body.dry_mmhg - po2 - 40.0) * litres, venous_o2: venous,
           tissue_pco2: tissue_pco2(body, saturation, venous))
       end
@@ -17,7 +17,7 @@ module Windlass
       # Such that blood leaving the tissue brings what was made.
       def self.tissue_pco2(body, saturation, venous)
         made = RESPIRATORY_QUOTIENT * body.vo2_l_min / body.cardiac_output_l_min
-        Blood.pco2_at(Blood.co2_content(40.0, saturation) + made, venous / body.oxygen_capacity)
+        Blood.pco2_at(Blood.co2_content(40.0, saturation) + made, venous / body.haemoglobin_capacity)
       end
       private_class_method :tissue_pco2
     end
