@@ -5,12 +5,12 @@ module Windlass
     # What the bench shows: each recipe's figures, the chart that lays one over the other, and the map.
     class Bench
       NAMES = %w[A B].freeze
-      # Time drawn beyond the last thing worth seeing, and the most that is drawn at all. Seconds.
-      AFTER_S = 12
+      # As long as a hold is followed on the bench, whatever is asked. Seconds.
       MOST_S = 420
 
-      # A recipe with what the model says of it: its own hold, and the trace of the same hold drawn on to its limits.
-      Tried = Value.define(:name, :recipe, :hold, :cap_s, :timeline, :trace, :threshold)
+      # A recipe with what the model says of it: its own hold, and the trace of the same hold followed on. danger_s are
+      # the seconds from the hold's start between which consciousness is lost, nil where they are not reached.
+      Tried = Value.define(:name, :recipe, :hold, :cap_s, :timeline, :trace, :threshold, :danger_s)
 
       # @param form [Forms::BenchForm] valid
       # @param model [Physiology::Model]
@@ -37,6 +37,7 @@ module Windlass
       def verdicts = tried.map { |one| [one.name, sentence(one.hold)] }
 
       SECONDS = ->(seconds) { seconds.nil? ? "not reached" : Words.seconds(seconds) }
+      LITRES = ->(litres) { "#{litres.round(1)} L, #{(litres * Physiology::Hydrostatics.volume_share(10)).round(1)} L" }
       PRESSURE = ->(mmhg) { "#{mmhg.round} mmHg" }
       FIGURES = {
         "First urge" => ->(one) { one.threshold ? SECONDS[one.hold.urge_s] : "not calibrated" },
@@ -46,20 +47,26 @@ module Windlass
         "Carbon dioxide, start and end" => ->(one) { "#{one.hold.pco2_start.round} to #{PRESSURE[one.hold.pco2_end]}" },
         "Oxygen, start and end" => ->(one) { "#{one.hold.po2_start.round} to #{PRESSURE[one.hold.po2_end]}" },
         "Carbon dioxide washed out" => ->(one) { "#{format("%.1f", one.hold.co2_washout)} mmHg" },
+        "Lungs held, and at 10 m of sea water" => ->(one) { LITRES[one.trace.at(one.hold.start_s).volume] },
         "Cap" => ->(one) { one.cap_s ? "#{Words.seconds(one.cap_s.floor)}, a limit, never a target" : "–" }
       }.freeze
-      private_constant :SECONDS, :PRESSURE, :FIGURES
+      private_constant :SECONDS, :LITRES, :PRESSURE, :FIGURES
 
       private
 
       def try(recipe, name)
         hold = @model.forecast(recipe.compile.segments).holds.last
-        timeline = recipe.compile(hold_s: shown_s(hold))
-        Tried.new(name: name, recipe: recipe, hold: hold, cap_s: cap(recipe, hold), timeline: timeline,
-          trace: @model.forecast(timeline.segments, trace: true).trace, threshold: @model.calibration.threshold)
+        timeline = recipe.compile(hold_s: MOST_S)
+        trace = @model.forecast(timeline.segments, trace: true).trace
+        Tried.new(name: name, recipe: recipe, hold: hold, cap_s: cap(recipe, hold), timeline: timeline, trace: trace,
+          threshold: @model.calibration.threshold, danger_s: danger(trace, hold.start_s))
       end
 
-      def shown_s(hold) = [[hold.seconds, hold.urge_s, hold.floor_s].compact.max + AFTER_S, MOST_S].min
+      # From the upper pressure to the lower one.
+      def danger(trace, start_s)
+        moments = [Physiology::DANGER_MMHG.end, Physiology::DANGER_MMHG.begin].map { |mmhg| trace.oxygen_down_to(mmhg, from_s: start_s) }
+        moments.map { |t| t - start_s } if moments.all?
+      end
 
       # An empty hold after over-breathing has a cap.
       def cap(recipe, hold)

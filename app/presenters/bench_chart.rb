@@ -14,10 +14,13 @@ module Windlass
       TRACK_HEIGHT = 34
       # A track's words stand behind it, or before it where there is no room.
       WORDS_ROOM = 110
+      # Time drawn beyond the last thing worth seeing. Seconds.
+      AFTER_S = 14
       # Of the preparation so much is drawn. Seconds.
       BEFORE_S = 60
 
-      Track = Value.define(:name, :y, :held_width, :urge_x, :floor_x, :bar_x, :bar_width, :kind, :words, :words_x, :words_anchor)
+      Track = Value.define(:name, :y, :held_width, :urge_x, :floor_x, :bar_x, :bar_width, :kind, :words, :words_x, :words_anchor,
+        :danger_x, :danger_width)
 
       # @param tried [Array<Bench::Tried>]
       # @param floor [Float]
@@ -25,7 +28,7 @@ module Windlass
         @tried = tried
         @body = model.body
         @floor = floor
-        @x = Scale.of([-BEFORE_S, tried.map { |one| one.trace.end_s - one.hold.start_s }.max], [LEFT, RIGHT])
+        @x = Scale.of([-BEFORE_S, [tried.flat_map { |one| landmarks(one) }.max + AFTER_S, Bench::MOST_S].min], [LEFT, RIGHT])
         @ink = Scale.of([lowest - 0.1, highest + 0.1], INK.reverse)
       end
 
@@ -41,14 +44,15 @@ module Windlass
       def inks
         @tried.map do |one|
           points = Timeline::Corners.points(one.timeline, one.trace).map { |t, litres| [t - one.hold.start_s, litres] }
-          [one.name, InkPath.of(clip(points).map { |t, litres| [@x.place(t), @ink.place(litres)] })]
+          shown = points.select { |t, _| t.between?(@x.from, @x.to) } << [@x.to, one.trace.at(one.hold.start_s + @x.to).volume]
+          [one.name, InkPath.of(shown.map { |t, litres| [@x.place(t), @ink.place(litres)] })]
         end
       end
 
       # @return [Array<Array(String, GasStrips)>]
       def gases
         @tried.map do |one|
-          [one.name, GasStrips.new(one.trace, shifted(one), GAS, threshold: one.threshold, floor: @floor, from_x: LEFT.to_f)]
+          [one.name, GasStrips.new(one.trace, shifted(one), GAS, threshold: one.threshold, floor: @floor, within: LEFT..RIGHT)]
         end
       end
 
@@ -64,11 +68,11 @@ module Windlass
 
       private
 
+      def landmarks(one) = [one.hold.seconds, one.hold.urge_s, one.hold.floor_s, *one.danger_s].compact
+
       def shifted(one) = Scale.of([@x.from + one.hold.start_s, @x.to + one.hold.start_s], [LEFT, RIGHT])
 
-      def clip(points) = points.select { |t, _| t >= @x.from }
-
-      def drawn = @tried.flat_map { |one| one.trace.points.select { |point| point.t - one.hold.start_s >= @x.from } }
+      def drawn = @tried.flat_map { |one| one.trace.points.select { |point| (point.t - one.hold.start_s).between?(@x.from, @x.to) } }
 
       def lowest = [drawn.map(&:volume).min, @body.frc_l].min
 
@@ -76,12 +80,14 @@ module Windlass
 
       def track(one, y)
         urge_x, floor_x = [one.hold.urge_s, one.hold.floor_s].map { |t| t && @x.place(t).clamp(LEFT, RIGHT) }
+        danger_x = one.danger_s&.map { |t| @x.place(t).clamp(LEFT, RIGHT) }
         bar = [urge_x, floor_x].compact.minmax
-        fits = bar[1].nil? || bar[1] < RIGHT - WORDS_ROOM
+        last = [bar[1], danger_x&.last].compact.max || start_x
+        fits = last < RIGHT - WORDS_ROOM
         Track.new(name: one.name, y: y, held_width: (@x.place(one.hold.seconds) - start_x).round(1), urge_x: urge_x,
           floor_x: floor_x, bar_x: bar[0], bar_width: (urge_x && floor_x) ? (bar[1] - bar[0]).round(1) : 0,
-          kind: one.hold.margin, words: words(one.hold), words_x: fits ? (bar[1] || start_x) + 14 : bar[0] - 14,
-          words_anchor: fits ? "start" : "end")
+          kind: one.hold.margin, words: words(one.hold), words_x: fits ? last + 14 : bar[0] - 14, words_anchor: fits ? "start" : "end",
+          danger_x: danger_x&.first, danger_width: danger_x ? (danger_x[1] - danger_x[0]).round(1) : 0)
       end
 
       def words(hold)

@@ -19,9 +19,9 @@ module Windlass
       # @param band [Array(Integer, Integer)] top and bottom
       # @param threshold [Float, nil] urge stimulus, mmHg
       # @param floor [Float] saturation
-      # @param from_x [Float] nothing is drawn left of this
-      def initialize(trace, x, band, threshold:, floor:, from_x: 0.0)
-        @points = trace.points.select { |point| x.place(point.t) >= from_x }
+      # @param within [Range] places; nothing is drawn outside of them
+      def initialize(trace, x, band, threshold:, floor:, within: 0..Float::INFINITY)
+        @points = trace.points.select { |point| within.cover?(x.place(point.t)) }
         @x = x
         @top, @bottom = band
         @threshold = threshold

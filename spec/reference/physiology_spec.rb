@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "web_helper"
+
 # gas-model.md 8: published figures. All are from memory; a tolerance is part of its check.
 RSpec.describe "The gas model against the literature" do
   def pco2_for(ph) = (24.4 + 0.1 * (40 - 40)) / (0.0307 * 10**(ph - 6.1))
@@ -50,6 +52,25 @@ RSpec.describe "The gas model against the literature" do
       .select { |point| point.po2.between?(58, 66) && point.pco2.between?(52, 56) }
 
     expect(box).not_to be_empty
+  end
+
+  # Lindholm and Lundgren, J Appl Physiol 2009: consciousness is lost at a PO2 of about 20 to 30 mmHg. The bench draws
+  # that as the danger band, where the model's lungs are between the two, and it comes well after the planning floor.
+  it "draws the danger band where consciousness is lost" do
+    form = Windlass::Forms::BenchForm.parse({})
+    bench = Windlass::Presenters::Bench.new(form, model)
+    bench.tried.each do |one|
+      levels = one.danger_s.map { |t| one.trace.at(one.hold.start_s + t).po2 }
+      expect(levels).to match [be_within(1).of(30), be_within(1).of(20)]
+      expect(one.danger_s.first).to be > one.hold.floor_s + 10
+    end
+    expect(bench.chart.tracks.map(&:danger_width)).to all(be > 5)
+  end
+
+  # Boyle's law: 10 m of sea water halves the volume, 30 m quarters it, within 2 %.
+  it "presses lungs together with depth" do
+    shares = [0, 10, 30].map { |depth_m| Windlass::Physiology::Hydrostatics.volume_share(depth_m) }
+    expect(shares).to match [eq(1.0), be_within(0.02 * 0.5).of(0.5), be_within(0.02 * 0.25).of(0.25)]
   end
 
   # Nunn, Applied Respiratory Physiology: alveolar ventilation doubled and fixed at twelve a minute; half of the fall to

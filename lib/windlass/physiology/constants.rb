@@ -36,6 +36,9 @@ module Windlass
     OVER_BREATHED_MMHG = 3.0
     STRONGLY_OVER_BREATHED_MMHG = 6.0
 
+    # Alveolar oxygen at which consciousness is lost, mmHg. Lindholm and Lundgren, J Appl Physiol 2009 (from memory).
+    DANGER_MMHG = (20.0..30.0)
+
     # A margin of this many seconds or more is clear.
     CLEAR_MARGIN_S = 20.0
 

@@ -34,6 +34,9 @@ module Windlass
         point(between(@samples[after - 1], @samples[after], seconds))
       end
 
+      # @return [Float, nil] seconds: the first moment from one on at which alveolar oxygen is as low as that
+      def oxygen_down_to(mmhg, from_s: 0.0) = points.find { |point| point.t >= from_s && point.po2 <= mmhg }&.t
+
       # @return [Array<Point>] t = 0, then every so many seconds, up to the end
       def every(interval_s)
         (0..((end_s + 1e-9) / interval_s).floor).map { |index| at(index * interval_s) }
