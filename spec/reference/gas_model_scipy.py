@@ -88,11 +88,13 @@ class Model:
         rate = (litres - before) / seconds * 60
         left = seconds
         held = sum(self.dead)
-        if rate > 0 and held > 1e-4:
+        if held > 1e-4:
             d = self.rates(0, self.y, None, None, 1, self.m, target)
-            taken = min(held / (rate - d[0] - d[1]) * 60, seconds)
-            self.piece(taken, rate, [g / held for g in self.dead], 1, target)
-            self.dead = [0, 0, 0] if taken < seconds else [g * max(0, 1 - rate * taken / 60 / held) for g in self.dead]
+            flow = rate - d[0] - d[1]
+            taken = min(held / flow * 60, seconds) if flow > 0 else 0
+            if taken > 0:
+                self.piece(taken, rate, [g / held for g in self.dead], 1, target)
+                self.dead = [0, 0, 0] if taken < seconds else [g * max(0, 1 - flow * taken / 60 / held) for g in self.dead]
             left -= taken
         if left > 1e-9:
             self.piece(left, rate, [0.2093, 0, 0.7907], 1, target)

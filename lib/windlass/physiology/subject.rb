@@ -83,8 +83,7 @@ module Windlass
       # @param air [Air] what is breathed in after the airways' own gas
       def move(seconds, litres, mets = 1.0, air: FRESH_AIR)
         rate = (litres - volume) * 60.0 / seconds
-        left = seconds.to_f
-        left -= draw_dead_space(left, rate, mets) if rate > 0
+        left = seconds - draw_dead_space(seconds.to_f, rate, mets)
         flowed = run(left, rate, air, mets)
         @dead_space.fill(@exchange, -flowed) if flowed < 0
       end
@@ -105,9 +104,11 @@ module Windlass
 
       # @return [Float] seconds that the airways' gas took to come back
       def draw_dead_space(seconds, rate, mets)
-        return 0.0 if @dead_space.empty?
+        flow = rate - @exchange.net
+        # Whether air comes in is not the level's to say alone: blood takes and gives gas meanwhile.
+        return 0.0 if @dead_space.empty? || flow <= 0
 
-        duration = [@dead_space.volume / (rate - @exchange.net) * 60.0, seconds].min
+        duration = [@dead_space.volume / flow * 60.0, seconds].min
         @dead_space.draw(run(duration, rate, @dead_space.air, mets))
         duration
       end
