@@ -56,6 +56,7 @@ require_relative "windlass/measures/readings"
 require_relative "windlass/protocols/lever"
 require_relative "windlass/protocols/protocol"
 require_relative "windlass/protocols/small_holds"
+require_relative "windlass/protocols/quiet_breathing"
 require_relative "windlass/protocols"
 
 require_relative "windlass/progression/ladder"

@@ -52,6 +52,7 @@ module Windlass
         session.state = "done" if kinds.include?(:finish)
         session.state = "stopped" if kinds.include?(:stop) && !kinds.include?(:finish)
         session.ended_at ||= now if session.over?
+        session.done_ms = events.map(&:at_ms).max
         session.save!
       end
       private_class_method :learn, :insert, :write_rounds, :write_state

@@ -8,7 +8,7 @@ module Windlass
       def self.call(athlete, protocol, now:)
         open = athlete.prescriptions.open.find_by(protocol: protocol.id)
         return open if open && !open.quiet?
-        return if open && !measured_since?(athlete, open.quiet_since)
+        return if open && protocol.holds? && !measured_since?(athlete, open.quiet_since)
 
         standing = Progression::Standing.of(protocol, athlete.to_values) or return
         open ? begin_anew(open, standing) : create(athlete, protocol, standing, now)

@@ -78,7 +78,7 @@ module Windlass
 
       def today = @now.to_date
 
-      def bound = @bound ||= athlete.suspension_on(today)
+      def bound = protocol.holds? ? athlete.suspension_on(today) : nil
 
       def forecast = @forecast ||= Forecasts.of(athlete, timeline, on: today)
 

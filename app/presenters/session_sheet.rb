@@ -30,6 +30,8 @@ module Windlass
 
       def over? = session.over?
 
+      def holds? = session.to_protocol.holds?
+
       def running? = session.state == "running"
 
       def state

@@ -76,7 +76,8 @@ module Windlass
 
       def training(prescription)
         athlete = by_id[prescription.athlete_id]
-        return if prescription.quiet? || decided_today.include?(prescription.id) || athlete.suspension_on(@today)
+        return if prescription.quiet? || decided_today.include?(prescription.id)
+        return if prescription.to_protocol.holds? && athlete.suspension_on(@today)
 
         standing = prescription.to_standing(values[athlete.id]) or return
         done = sets_today.fetch(prescription.id, 0)

@@ -39,19 +39,19 @@ module Windlass
       # @return [Progression::Session] this set alone
       def to_core
         Progression::Session.new(id: id, date: local_date, protocol: protocol, dose: to_dose, effort: effort,
-          symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.map(&:to_core))
+          symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.map(&:to_core), seconds_done: done_ms && done_ms / 1000.0)
       end
 
-      COLUMNS = %i[id local_date protocol dose effort symptoms light].freeze
+      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms].freeze
 
       # The past of an athlete, read without making a record of each of its many rounds.
       # @return [Array<Progression::Session>] each set alone, in order
       def self.core_sets(athlete_id, days)
         sets = run.where(athlete_id: athlete_id, local_date: days).in_order
         rounds = Round.core_by_session(sets.ids)
-        sets.pluck(*COLUMNS).map do |id, date, protocol, dose, effort, symptoms, light|
+        sets.pluck(*COLUMNS).map do |id, date, protocol, dose, effort, symptoms, light, done_ms|
           Progression::Session.new(id: id, date: date, protocol: protocol, dose: dose(dose), effort: effort,
-            symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []))
+            symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []), seconds_done: done_ms && done_ms / 1000.0)
         end
       end
 

@@ -4,7 +4,8 @@ module Windlass
   # The library. A family is a file in this folder and a line in this list.
   module Protocols
     ALL = [
-      SmallHolds.new.freeze
+      SmallHolds.new.freeze,
+      QuietBreathing.new.freeze
     ].freeze
 
     # @param id [String]

@@ -136,6 +136,43 @@ RSpec.describe "Sessions", :web do
     end
   end
 
+  describe "quiet breathing" do
+    let(:quiet) { Windlass::Actions::Prescribe.call(make_athlete(name: "Piet van der Zwaal"), Windlass::Protocols.find("quiet-breathing"), now: clock.now) }
+
+    def breathe(seconds, ending:, at: clock.now)
+      session = Windlass::Actions::PlanSession.call(quiet.reload, now: at)
+      events = [{kind: "start", at_ms: 0}, {kind: ending, at_ms: seconds * 1000}].map { |one| one.merge(uuid: SecureRandom.uuid) }
+      Windlass::Actions::KeepJournal.call(session, events, now: at)
+      session.tap { |one| one.update!(effort: 2) }
+    end
+
+    def reasons(session) = Windlass::Actions::JudgeDay.call(session).reasons.map(&:text)
+
+    it "needs no measure, and is judged on its minutes" do
+      expect(reasons(breathe(269, ending: "stop"))).to eq ["Not the whole dose: 4 min 29 s of 5 min done."]
+      Windlass::Records::Session.last.update!(done_ms: 270_000)
+      expect(reasons(Windlass::Records::Session.last)).to eq ["Clean, 1 of 2 in a row on this rung."]
+      clock.now += 86_400
+      expect(reasons(breathe(300, ending: "finish"))).to eq ["Clean, 2 in a row on this rung."]
+      clock.now += 86_400
+      expect(reasons(breathe(0, ending: "stop")).first).to eq "Nothing was done, so this is not counted as a session."
+    end
+
+    it "stays open while a stop binds all hold work" do
+      held = run_set(prescription)
+      Windlass::Actions::RateSession.call(held, {effort: 2, symptoms: ["palpitations"], note: "", rounds: {}}, now: clock.now)
+      open = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("quiet-breathing"), now: clock.now)
+      submit("/prescriptions/#{open.id}", "/prescriptions/#{open.id}/sessions")
+      expect(last_response.headers["location"]).to end_with "/deck"
+
+      get("/sessions/#{Windlass::Records::Session.last.uuid}/deck")
+      expect(JSON.parse(page.at("#plan").text)["segments"].map { |one| one["kind"] }.uniq).to eq %w[inhale exhale]
+      get("/")
+      expect(page.css("section[aria-labelledby=train] li").map { |row| row.text.split.join(" ") })
+        .to eq ["Ines Aldaya Set 1 of 1 33 breaths, in 3 s and out 6 s, 5 min Rung 1 of 11 Run"]
+    end
+  end
+
   describe "a stop" do
     let!(:session) { run_set(prescription) }
 

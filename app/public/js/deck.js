@@ -168,7 +168,7 @@ export function deck() {
     showOver() {
       this.cue = run.state.finished ? "Done" : "Stopped";
       this.figure = clockWords(run.state.overAt ?? 0);
-      this.next = run.lastHold === null ? "Nothing was held." : "The last first breath can still be marked.";
+      this.next = run.lastHold === null ? "" : "The last first breath can still be marked.";
     },
 
     showKept() {

@@ -37,9 +37,13 @@ module Windlass
         rounds.select { |round| round.sao2_low && round.sao2_low < limit }
       end
 
+      # Of the minutes of a session without holds this much is enough.
+      ENOUGH_SHARE = 0.9
+
       # @return [Array<String>] what is missing for a whole session
       def missing
         [
+          minutes_missing,
           ("#{rounds.size} of #{Words.count(session.rounds_planned, "round")} done" if rounds.size < session.rounds_planned),
           counted(rounds.select(&:skipped), "hold", "skipped"),
           ("effort not noted" if effort.nil?),
@@ -56,7 +60,7 @@ module Windlass
       def troubled? = gasps.any? || short.any? || hard?
 
       def clean?
-        session.held? && missing.empty? && !troubled? && over.empty? && !mostly_deeper? && stops.empty? &&
+        session.begun? && missing.empty? && !troubled? && over.empty? && !mostly_deeper? && stops.empty? &&
           easing_symptoms.empty? && low_saturations.empty?
       end
 
@@ -72,6 +76,14 @@ module Windlass
       end
 
       private
+
+      def minutes_missing
+        return if session.holds?
+
+        planned = Protocols.find(session.protocol).seconds(session.dose)
+        done = session.seconds_done.to_f
+        "#{Words.length(done)} of #{Words.length(planned)} done" if done < ENOUGH_SHARE * planned
+      end
 
       def breaths(kind) = rounds.select { |round| round.first_breath == kind }
 

@@ -51,7 +51,7 @@ module Windlass
 
       # @return [Boolean] no lever stands past its limit, and the hold is long enough to be one
       def offered?(dose)
-        return false if dose.nil? || dose.fetch(protocol.hold_key) < protocol.shortest_hold_s
+        return false if dose.nil? || (protocol.holds? && dose.fetch(protocol.hold_key) < protocol.shortest_hold_s)
 
         protocol.levers.none? { |lever| lever.harder?(dose[lever.key], @limits[lever.key]) }
       end

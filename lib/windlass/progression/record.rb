@@ -29,7 +29,7 @@ module Windlass
       # Sessions on this rung without a break, this one last. Light days and those without a hold are passed over.
       def row
         @row ||= begin
-          same = @earlier.reverse.lazy.select { |past| past.protocol == session.protocol && !past.light && past.held? }
+          same = @earlier.reverse.lazy.select { |past| past.protocol == session.protocol && !past.light && past.begun? }
           [session, *same.take_while { |past| past.dose == session.dose }].reverse
         end
       end

@@ -24,11 +24,13 @@ module Windlass
     end
 
     # One session as the judge sees it. date is the local date of its start; light sessions neither count nor break a row.
-    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :light) do
+    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light) do
       # @param protocol [String]
       # @param effort [Numeric, nil] 0-10, category-ratio scale (Borg 1982, from memory)
       # @param symptoms [Array<Symbol>] of {Symptoms}
-      def initialize(id:, date:, protocol:, dose:, rounds:, effort: nil, symptoms: [], rounds_planned: rounds.size, light: false)
+      # @param seconds_done [Numeric, nil] how long it ran, where nothing is held
+      def initialize(id:, date:, protocol:, dose:, rounds:, effort: nil, symptoms: [], rounds_planned: rounds.size,
+        seconds_done: nil, light: false)
         super
       end
 
@@ -40,7 +42,8 @@ module Windlass
         rounds = (name_sets && sets.size > 1) ? named(sets) : sets.flat_map(&:rounds)
         efforts = sets.map(&:effort)
         sets.last.with(rounds: rounds, effort: efforts.include?(nil) ? nil : efforts.max,
-          symptoms: sets.flat_map(&:symptoms).uniq, light: sets.any?(&:light), rounds_planned: rounds_planned)
+          symptoms: sets.flat_map(&:symptoms).uniq, light: sets.any?(&:light), rounds_planned: rounds_planned,
+          seconds_done: sets.filter_map(&:seconds_done).sum)
       end
 
       def self.named(sets)
@@ -48,7 +51,10 @@ module Windlass
       end
       private_class_method :named
 
-      def held? = rounds.any?(&:held?)
+      # @return [Boolean] something of it was done at all
+      def begun? = holds? ? rounds.any?(&:held?) : seconds_done.to_f > 0
+
+      def holds? = Protocols.find(protocol).holds?
 
       # @return [Numeric] seconds held
       def hold_seconds = rounds.select(&:held?).sum(&:held_s)

@@ -21,8 +21,11 @@ module Windlass
       # Clean sessions in a row that a step needs.
       def clean_sessions = 2
 
-      # The key of the dose that says how long a hold is.
+      # The key of the dose that says how long a hold is; nil where nothing is held.
       def hold_key = :hold_s
+
+      # Suspensions bind these, and only these.
+      def holds? = !hold_key.nil?
 
       # No ladder starts from a hold shorter than this.
       def shortest_hold_s = 5
@@ -34,6 +37,9 @@ module Windlass
 
       # Sets that together make one session, on one day.
       def sets(dose) = dose.fetch(:sets, 1)
+
+      # @return [Numeric] seconds of a whole session of this dose
+      def seconds(dose) = Rational(compile(dose).total_ms, 1000) * sets(dose)
 
       # @return [Numeric] seconds held in a whole session of this dose
       def hold_seconds(dose) = Rational(compile(dose).hold_ms, 1000) * sets(dose)

@@ -5,7 +5,9 @@ module Windlass
     module Rules
       RepeatNone = Rule.new("repeat.none", :repeat,
         "nothing was held: not counted as a session at all") do |record|
-        "Nothing was held, so this is not counted as a session." unless record.session.held?
+        unless record.session.begun?
+          "Nothing was #{record.session.holds? ? "held" : "done"}, so this is not counted as a session."
+        end
       end
     end
   end
