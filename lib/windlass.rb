@@ -46,6 +46,7 @@ require_relative "windlass/timeline/replay"
 
 require_relative "windlass/words"
 require_relative "windlass/trends/median"
+require_relative "windlass/trends/theil_sen"
 
 require_relative "windlass/measures/values"
 require_relative "windlass/measures/control_pause"

@@ -57,6 +57,15 @@ module Windlass
         (0...DAYS).step(14).map { |day| [@x.place(day), (@first_day + day).strftime("%-d %b")] }
       end
 
+      # Change is spoken of only where the interval leaves no room for none.
+      # @return [String, nil]
+      def trend_words
+        trend = @series.trend(@today) or return
+        return "No clear change over six weeks." unless trend.clear?
+
+        "Over six weeks #{signed(trend.slope)} s a week (#{signed(trend.low)} to #{signed(trend.high)})."
+      end
+
       def description
         return "No control pause in the last twelve weeks." if empty?
 
@@ -67,6 +76,8 @@ module Windlass
       end
 
       private
+
+      def signed(seconds) = format("%+.1f", seconds)
 
       def x_of(day) = @x.place((day - @first_day).to_i)
 

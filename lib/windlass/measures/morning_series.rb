@@ -5,6 +5,9 @@ module Windlass
     # The reference series: the first valid control pause on waking of each day.
     class MorningSeries
       BASELINE_DAYS = 14
+      TREND_DAYS = 42
+      # A trend of fewer is none.
+      LEAST_SCORES = 6
 
       # @return [Array<ControlPause>] one a day at most, in order of time
       attr_reader :scores
@@ -25,6 +28,15 @@ module Windlass
       # @return [Float, nil] seconds
       def baseline_s(on)
         Trends.median(within(on - (BASELINE_DAYS - 1), on).map(&:seconds))
+      end
+
+      # How the scores of the last six weeks move, seconds a week.
+      # @return [Trends::Slope, nil] nil of fewer than six scores
+      def trend(on)
+        recent = within(on - (TREND_DAYS - 1), on)
+        return if recent.size < LEAST_SCORES
+
+        Trends::TheilSen.slope(recent.map { |pause| [(pause.taken_at.to_date - on).to_i / 7.0, pause.seconds] })
       end
 
       # @return [Array<ControlPause>] both days included
