@@ -37,6 +37,11 @@ module Windlass
       def verdicts = tried.map { |one| [one.name, sentence(one.hold)] }
 
       SECONDS = ->(seconds) { seconds.nil? ? "not reached" : Words.seconds(seconds) }
+      OVER_BREATHED = lambda do |hold|
+        next unless hold.over_breathed?
+
+        hold.strongly_over_breathed? ? ", strongly over-breathed" : ", over-breathed"
+      end
       LITRES = ->(litres) { "#{litres.round(1)} L, #{(litres * Physiology::Hydrostatics.volume_share(10)).round(1)} L" }
       PRESSURE = ->(mmhg) { "#{mmhg.round} mmHg" }
       FIGURES = {
@@ -46,11 +51,11 @@ module Windlass
         "Lowest saturation in the hold" => ->(one) { "#{(one.hold.sao2_min * 100).round} %" },
         "Carbon dioxide, start and end" => ->(one) { "#{one.hold.pco2_start.round} to #{PRESSURE[one.hold.pco2_end]}" },
         "Oxygen, start and end" => ->(one) { "#{one.hold.po2_start.round} to #{PRESSURE[one.hold.po2_end]}" },
-        "Carbon dioxide washed out" => ->(one) { "#{format("%.1f", one.hold.co2_washout)} mmHg" },
+        "Carbon dioxide washed out" => ->(one) { "#{format("%.1f", one.hold.co2_washout)} mmHg#{OVER_BREATHED[one.hold]}" },
         "Lungs held, and at 10 m of sea water" => ->(one) { LITRES[one.trace.at(one.hold.start_s).volume] },
         "Cap" => ->(one) { one.cap_s ? "#{Words.seconds(one.cap_s.floor)}, a limit, never a target" : "–" }
       }.freeze
-      private_constant :SECONDS, :LITRES, :PRESSURE, :FIGURES
+      private_constant :SECONDS, :OVER_BREATHED, :LITRES, :PRESSURE, :FIGURES
 
       private
 

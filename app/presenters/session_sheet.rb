@@ -54,7 +54,7 @@ module Windlass
           Round.new(number: round.number, target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
             held: typed["held_s"] || (round.held_ms && Words.number(round.held_ms / 1000.0)),
             forecast: forecast_urge(round.number), low: round.sao2_low ? "#{(round.sao2_low * 100).round} %" : "–",
-            urge: round.first_urge_ms ? Words.seconds(round.first_urge_ms / 1000.0) : "–",
+            urge: urge(round),
             first_breath: typed["first_breath"] || round.first_breath)
         end
       end
@@ -74,6 +74,12 @@ module Windlass
       def efforts = (0..10).map(&:to_s)
 
       private
+
+      def urge(round)
+        marks = [(Words.seconds(round.first_urge_ms / 1000.0) if round.first_urge_ms),
+          ("contraction #{Words.seconds(round.contraction_ms / 1000.0)}" if round.contraction_ms)].compact
+        marks.empty? ? "–" : marks.join(", ")
+      end
 
       # As it was forecast when the session was planned.
       def forecast_urge(number) = ForecastWords.seconds(session.forecast_of(number)&.fetch("urge_s"))

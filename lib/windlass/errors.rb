@@ -32,8 +32,4 @@ module Windlass
       super(faults.join("\n"))
     end
   end
-
-  # The gas model has nothing to say about this body or place.
-  class OutsideModel < Error
-  end
 end

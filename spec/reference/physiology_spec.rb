@@ -23,9 +23,9 @@ RSpec.describe "The gas model against the literature" do
   # Eger and Severinghaus, Anesthesiology 1961: in apnoea with oxygen flowing in, PaCO2 rises by about 12 mmHg in the
   # first minute (within 1.5), then by 3.4 a minute (within 0.5).
   it "gathers carbon dioxide in apnoeic oxygenation" do
-    subject = subject_at_rest
-    oxygen = Windlass::Physiology::PURE_OXYGEN
-    subject.exchange.replace_nitrogen(oxygen)
+    balanced = Windlass::Physiology::State.balanced(body)
+    subject = Windlass::Physiology::Subject.new(body, state: balanced.with(o2: balanced.o2 + balanced.n2, n2: 0.0))
+    oxygen = Windlass::Physiology::Air.new(1.0, 0.0, 0.0)
     levels = [subject.pco2] + Array.new(4) do
       subject.move(60, subject.volume, air: oxygen)
       subject.pco2

@@ -10,7 +10,7 @@ RSpec.describe "Bench", :web do
     get("/bench")
 
     expect(figures).to include("First urge" => ["25 s", "162.5 s"], "Oxygen floor" => ["52.6 s", "95.3 s"],
-      "Margin" => ["clear, +28 s", "inverted, -67 s"], "Carbon dioxide washed out" => ["0.0 mmHg", "19.3 mmHg"],
+      "Margin" => ["clear, +28 s", "inverted, -67 s"], "Carbon dioxide washed out" => ["0.0 mmHg", "19.3 mmHg, strongly over-breathed"],
       "Cap" => ["–", "49 s, a limit, never a target"])
     expect(text).to include "B The oxygen is low 1 min 7 s before the urge comes: nothing warns."
     expect(text).to include "never a medical or diving-safety device"

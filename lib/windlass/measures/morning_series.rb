@@ -20,10 +20,6 @@ module Windlass
         freeze
       end
 
-      # @param on [Date]
-      # @return [ControlPause, nil]
-      def on(date) = scores.find { |pause| pause.taken_at.to_date == date }
-
       # Median of the valid scores of the 14 days that end with this one.
       # @return [Float, nil] seconds
       def baseline_s(on)

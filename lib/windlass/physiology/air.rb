@@ -6,6 +6,5 @@ module Windlass
     Air = Struct.new(:o2, :co2, :n2)
 
     FRESH_AIR = Air.new(INSPIRED_OXYGEN, 0.0, 1 - INSPIRED_OXYGEN).freeze
-    PURE_OXYGEN = Air.new(1.0, 0.0, 0.0).freeze
   end
 end

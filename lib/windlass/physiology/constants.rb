@@ -30,7 +30,6 @@ module Windlass
 
     # Planning floor of saturation in the lungs' blood; a coach may set a higher one.
     PLANNING_FLOOR = 0.85
-    HIGHEST_FLOOR = 0.92
 
     # Washout of carbon dioxide from which a hold counts as over-breathed, mmHg.
     OVER_BREATHED_MMHG = 3.0

@@ -19,8 +19,6 @@ module Windlass
 
     # The seconds between the first urge and the oxygen floor, and the word for them.
     module Margin
-      CLASSES = %i[clear tight inverted].freeze
-
       # @return [Float, nil]
       def self.seconds(urge_s, floor_s) = (urge_s && floor_s) ? floor_s - urge_s : nil
 

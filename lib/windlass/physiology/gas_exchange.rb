@@ -77,16 +77,6 @@ module Windlass
         (moving < with_blood) ? moving : with_blood
       end
 
-      # Replaces the lungs' gas by another of the same volume: for experiments.
-      # @param air [Air]
-      def replace_nitrogen(air)
-        nitrogen = @n2
-        @o2 += nitrogen * air.o2
-        @co2 += nitrogen * air.co2
-        @n2 = nitrogen * air.n2
-        look_at_all
-      end
-
       private
 
       def take_constants(body)

@@ -24,10 +24,12 @@ module Windlass
         new(body, step_scale: step_scale).tap(&:settle)
       end
 
-      def initialize(body, step_scale: 1.0)
+      # @param state [State] where it begins
+      # @param step_scale [Float] makes every step so much shorter
+      def initialize(body, state: State.balanced(body), step_scale: 1.0)
         @body = body
         @step_scale = step_scale
-        @exchange = GasExchange.new(body, State.balanced(body))
+        @exchange = GasExchange.new(body, state)
         @dead_space = DeadSpace.new(body.dead_space_l, @exchange)
         @breathing = NaturalBreathing.new(body)
         @elapsed_s = 0.0

@@ -23,8 +23,6 @@ module Windlass
 
       def hold_ms = holds.sum { |place| place.segment.ms }
 
-      def rounds = segments.filter_map(&:round).max || 0
-
       private
 
       def place

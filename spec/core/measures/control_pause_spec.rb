@@ -29,8 +29,6 @@ RSpec.describe Windlass::Measures::ControlPause do
       ])
 
       expect(series.scores.map(&:seconds)).to eq [25, 26]
-      expect(series.on(monday).seconds).to eq 25
-      expect(series.on(monday + 1)).to be_nil
     end
 
     it "has the median of fourteen days as its baseline" do
