@@ -14,6 +14,7 @@ require_relative "security"
 require_relative "view_helpers"
 require_relative "routes/today"
 require_relative "routes/athletes"
+require_relative "routes/screenings"
 require_relative "routes/control_pauses"
 require_relative "routes/prescriptions"
 require_relative "routes/sessions"
@@ -40,6 +41,7 @@ module Windlass
 
     register Routes::Today
     register Routes::Athletes
+    register Routes::Screenings
     register Routes::ControlPauses
     register Routes::Prescriptions
     register Routes::Sessions

@@ -54,6 +54,9 @@ require_relative "windlass/measures/morning_series"
 require_relative "windlass/measures/context"
 require_relative "windlass/measures/readings"
 
+require_relative "windlass/screening/matrix"
+require_relative "windlass/screening/screen"
+
 require_relative "windlass/protocols/lever"
 require_relative "windlass/protocols/protocol"
 require_relative "windlass/protocols/small_holds"

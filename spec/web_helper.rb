@@ -51,7 +51,13 @@ module WebHelpers
 
   def make_athlete(**changes)
     account.athletes.create!(name: "Ines Aldaya", born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61,
-      disciplines: ["freediving"], **changes)
+      disciplines: ["freediving"], **changes).tap { |athlete| screen(athlete) }
+  end
+
+  # Screened yesterday, with whatever was answered with yes.
+  def screen(athlete, *conditions, on: clock.now.to_date - 1, **changes)
+    athlete.screenings.create!(account_id: account.id, answered_on: on, conditions: conditions.map(&:to_s),
+      guardian_consent_on: on, **changes)
   end
 
   def make_pause(athlete, seconds = 24.0, at: NOON - 5 * 3600, **changes)

@@ -16,9 +16,8 @@ module Windlass
       end
 
       def self.refuse(prescription, now)
-        bound = prescription.to_protocol.holds? && prescription.athlete.suspension_on(now.to_date)
-        raise Error, bound.reason if bound
-        raise Error, "Quiet breathing for now, until a new measure has been taken." if prescription.quiet?
+        hindrance = prescription.hindrance_on(now.to_date)
+        raise Error, hindrance if hindrance
       end
 
       def self.planned(prescription, standing, now)

@@ -53,6 +53,8 @@ module Windlass
         ].compact
       end
 
+      def screening = @screening ||= ScreeningSheet.new(athlete, today: @today)
+
       def newest_reading
         newest = measures.last
         newest && self.class.reading(newest)

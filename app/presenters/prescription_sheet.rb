@@ -24,14 +24,17 @@ module Windlass
 
       def standing = @standing ||= prescription.to_standing
 
-      def runnable? = !quiet? && !standing.nil? && bound.nil?
+      def runnable? = hindrance.nil?
+
+      # Cautions of the protocol, and those that the screening adds.
+      def cautions
+        finding = athlete.to_screen(on: today).finding(protocol.column, on: today)
+        protocol.cautions + ((finding.state == :care) ? finding.reasons : [])
+      end
 
       # Why it can't be run now.
       def hindrance
-        return bound.reason if bound
-        return "Quiet breathing for now, until a new control pause has been taken." if quiet?
-
-        "#{protocol.name} needs #{protocol.needs} first." if standing.nil?
+        @hindrance ||= prescription.hindrance_on(today) || ("#{protocol.name} needs #{protocol.needs} first." if standing.nil?)
       end
 
       def dose = protocol.in_words(standing.dose)
@@ -77,8 +80,6 @@ module Windlass
       private
 
       def today = @now.to_date
-
-      def bound = protocol.holds? ? athlete.suspension_on(today) : nil
 
       def forecast = @forecast ||= Forecasts.of(athlete, timeline, on: today)
 

@@ -8,7 +8,7 @@ module Windlass
 
       Decision = Value.define(:name, :athlete_id, :uuid, :when, :words, :verdict, :reason)
       Training = Value.define(:name, :athlete_id, :prescription_id, :dose, :place, :set, :running, :miniature)
-      Missing = Value.define(:name, :athlete_id, :words)
+      Missing = Value.define(:name, :athlete_id, :words, :path, :action)
       Stopped = Value.define(:name, :athlete_id, :words)
 
       # @param account [Records::Account]
@@ -40,14 +40,14 @@ module Windlass
       end
 
       # @return [Array<Missing>]
-      def missing = @missing ||= without_score + without_measure
+      def missing = @missing ||= without_screening + without_score + without_measure
 
       def nobody? = athletes.empty?
 
       private
 
       def athletes
-        @athletes ||= @account.athletes.by_name.includes(:suspensions).to_a
+        @athletes ||= @account.athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
       end
 
       def by_id = @by_id ||= athletes.index_by(&:id)
@@ -78,6 +78,7 @@ module Windlass
         athlete = by_id[prescription.athlete_id]
         return if prescription.quiet? || decided_today.include?(prescription.id)
         return if prescription.to_protocol.holds? && athlete.suspension_on(@today)
+        return unless athlete.to_screen(on: @today).finding(prescription.to_protocol.column, on: @today).allows?
 
         standing = prescription.to_standing(values[athlete.id]) or return
         done = sets_today.fetch(prescription.id, 0)
@@ -116,14 +117,32 @@ module Windlass
         athletes.filter_map do |athlete|
           next if scored.include?(athlete.id) || !training.include?(athlete.id) || athlete.control_pause_use == "paused"
 
-          Missing.new(name: athlete.name, athlete_id: athlete.id, words: "No morning score yet")
+          missing_pause(athlete, "No morning score yet")
         end
+      end
+
+      # Those whose screening itself stands in the way, whatever they train.
+      def without_screening
+        columns = prescriptions.group_by(&:athlete_id).transform_values { |open| open.filter_map { |one| one.to_protocol.column }.uniq }
+        columns.filter_map do |athlete_id, trained|
+          athlete = by_id[athlete_id]
+          findings = trained.map { |column| athlete.to_screen(on: @today).finding(column, on: @today) }.reject(&:allows?)
+          next if findings.empty?
+
+          Missing.new(name: athlete.name, athlete_id: athlete.id, words: findings.first.reasons.first,
+            path: "/athletes/#{athlete.id}/screening", action: "Screening")
+        end
+      end
+
+      def missing_pause(athlete, words)
+        Missing.new(name: athlete.name, athlete_id: athlete.id, words: words,
+          path: "/athletes/#{athlete.id}/control-pauses/new", action: "Control pause")
       end
 
       def without_measure
         prescriptions.select(&:quiet?).map do |prescription|
           athlete = by_id[prescription.athlete_id]
-          Missing.new(name: athlete.name, athlete_id: athlete.id, words: "Quiet breathing, until a new control pause")
+          missing_pause(athlete, "Quiet breathing, until a new control pause")
         end
       end
     end

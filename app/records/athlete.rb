@@ -9,6 +9,8 @@ module Windlass
       has_many :prescriptions
       has_many :sessions
       has_many :suspensions
+      has_many :screenings
+      has_many :clearances
 
       scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }
 
@@ -40,6 +42,14 @@ module Windlass
       def to_context(on:)
         Measures::Context.new(trained: disciplines.intersect?(%w[freediving spearfishing]), nervous: nervous,
           sleep_signs: sleep_signs, use: control_pause_use.to_sym, baseline_s: morning_series.baseline_s(on - 1))
+      end
+
+      # @param on [Date]
+      # @return [Screening::Screen] the newest answers, with what clinicians and guardians have said
+      def to_screen(on:)
+        newest = screenings.max_by { |one| [one.answered_on, one.id] }
+        Windlass::Screening::Screen.new(answered_on: newest&.answered_on, conditions: newest ? newest.conditions.map(&:to_sym) : [],
+          guardian_consent_on: newest&.guardian_consent_on, clearances: clearances.map(&:to_core), age: age_on(on))
       end
 
       # @return [Suspension, nil] the one that binds today, stops before rests

@@ -16,6 +16,18 @@ module Windlass
       # Quiet breathing, until a measure newer than this has been taken.
       def fall_quiet(now) = update!(state: "quiet", quiet_since: now, reduced: false)
 
+      # Why it can't be run on that day: a suspension, the screening, or a measure that is waited for.
+      # @return [String, nil]
+      def hindrance_on(date)
+        bound = to_protocol.holds? ? athlete.suspension_on(date) : nil
+        return bound.reason if bound
+
+        finding = athlete.to_screen(on: date).finding(to_protocol.column, on: date)
+        return finding.reasons.join(" ") unless finding.allows?
+
+        "Quiet breathing for now, until a new control pause has been taken." if quiet?
+      end
+
       # @return [Protocols::Protocol]
       def to_protocol = Protocols.find(protocol)
 

@@ -26,7 +26,7 @@ module Windlass
 
       # Empties every table but the accounts.
       def self.clear
-        [Records::Move, Records::Suspension, Records::JournalEvent, Records::Round, Records::Session,
+        [Records::Move, Records::Suspension, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session,
           Records::Prescription, Records::Measure, Records::Athlete].each(&:delete_all)
         # Numbers begin at 1 again, so that addresses of the demo stay the same.
         Records::Record.connection.execute("DELETE FROM sqlite_sequence WHERE name <> 'accounts'")
@@ -44,6 +44,7 @@ module Windlass
 
       def write
         @athlete = @account.athletes.create!(columns)
+        @athlete.screenings.create!(account_id: @account.id, answered_on: @now.to_date - Diary::DAYS, conditions: conditions)
         diary = Diary.new(@person, now: @now, random: @random)
         write_scores(diary.days)
         trained = diary.days.select { |day| day.sets.any? }
@@ -51,6 +52,10 @@ module Windlass
       end
 
       private
+
+      def conditions
+        [*@person["conditions"], ("nervous" if @person["nervous"]), ("sleep_signs" if @person["sleep_signs"])].compact
+      end
 
       def columns
         today = @now.to_date

@@ -10,7 +10,7 @@ RSpec.describe "Every main view", :browser do
   it "has no accessibility violation that axe finds, at a desk and on a phone, and fits its screen" do
     athlete = Windlass::Records::Athlete.first
     session = athlete.sessions.last
-    paths = ["/", "/athletes", "/athletes/new", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/control-pauses/new",
+    paths = ["/", "/athletes", "/athletes/new", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/screening", "/athletes/#{athlete.id}/control-pauses/new",
       "/control-pauses/#{athlete.measures.last.uuid}", "/prescriptions/#{athlete.prescriptions.first.id}",
       "/sessions/#{session.uuid}", "/sessions/#{session.uuid}/deck", "/bench", "/nothing"]
 

@@ -21,6 +21,9 @@ module Windlass
       # Clean sessions in a row that a step needs.
       def clean_sessions = 2
 
+      # @return [Symbol, nil] column of the screening table; nil is open to everybody
+      def column = raise(NotImplementedError)
+
       # The key of the dose that says how long a hold is; nil where nothing is held.
       def hold_key = :hold_s
 

@@ -11,6 +11,8 @@ module Windlass
 
       def name = "Quiet breathing"
 
+      def column = nil
+
       def trains = "Slow, belly-led breathing: the way back from every hold, and always an allowed choice."
 
       def cautions

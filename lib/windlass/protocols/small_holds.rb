@@ -22,6 +22,8 @@ module Windlass
 
       def name = "Small holds"
 
+      def column = :small
+
       def trains = "Easier breathing at rest, and a later first urge, by many holds that stay comfortable."
 
       def cautions

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Keeps a day's answers. They act at once: what they block is not put on the deck any more, and what they say of the
+    # control pause is minded in its readings.
+    module KeepScreening
+      # @param conditions [Array<String>] answered with yes
+      # @return [Records::Screening]
+      def self.call(athlete, conditions, guardian_consent_on:, now:)
+        athlete.transaction do
+          nervous = conditions.include?("nervous")
+          # The measure is not chased with somebody who fears it; the coach may take it up again.
+          athlete.control_pause_use = "paused" if nervous && !athlete.nervous
+          athlete.update!(nervous: nervous, sleep_signs: conditions.include?("sleep_signs"))
+          athlete.screenings.create!(account_id: athlete.account_id, answered_on: now.to_date, conditions: conditions,
+            guardian_consent_on: guardian_consent_on)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # What is open to an athlete, what is in care, what needs a word, what is blocked, and why.
+    class ScreeningSheet
+      Row = Value.define(:words, :state, :reasons)
+
+      STATE_WORDS = {open: "open", care: "care", clearance: "needs clearance", blocked: "blocked"}.freeze
+
+      attr_reader :athlete
+
+      # @param athlete [Records::Athlete]
+      def initialize(athlete, today:)
+        @athlete = athlete
+        @today = today
+      end
+
+      def name = athlete.name
+
+      def id = athlete.id
+
+      def form = Forms::ScreeningForm.from(newest, athlete)
+
+      def questions = Screening::MATRIX.conditions
+
+      def minor? = athlete.age_on(@today) < Screening::Ages::ADULT
+
+      # @return [String] when it was answered, or that it was not
+      def state
+        newest ? "Answered on #{Words.date(newest.answered_on)}; anew by #{Words.date(newest.answered_on >> Screening::VALID_MONTHS)}." : "Not answered yet."
+      end
+
+      # @return [Array<Row>] one a column
+      def rows
+        @rows ||= Screening::MATRIX.columns.map do |column, words|
+          finding = screen.finding(column, on: @today)
+          Row.new(words: words, state: finding.state, reasons: finding.reasons)
+        end
+      end
+
+      # @return [Array<Array(String, String)>] state and the columns in it, strictest first
+      def summary
+        Screening::STATES.reverse.filter_map do |state|
+          words = rows.select { |row| row.state == state }.map(&:words)
+          [STATE_WORDS.fetch(state), Words.list(words)] if words.any?
+        end
+      end
+
+      def columns = Screening::MATRIX.columns
+
+      # @return [Array<String>] clearances that hold today
+      def clearances
+        athlete.clearances.select { |one| (one.given_on..one.expires_on).cover?(@today) }.map do |one|
+          "#{one.clinician}: #{Words.list(one.families.map { |family| columns.fetch(family.to_sym) })}, until #{Words.date(one.expires_on)}"
+        end
+      end
+
+      private
+
+      def newest = @newest ||= athlete.screenings.max_by { |one| [one.answered_on, one.id] }
+
+      def screen = @screen ||= athlete.to_screen(on: @today)
+    end
+  end
+end

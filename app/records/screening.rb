@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    class Screening < Record
+      self.table_name = "screenings"
+      belongs_to :athlete
+    end
+
+    class Clearance < Record
+      self.table_name = "clearances"
+      belongs_to :athlete
+
+      # @return [Windlass::Screening::Clearance]
+      def to_core
+        Windlass::Screening::Clearance.new(columns: families.map(&:to_sym), given_on: given_on, expires_on: expires_on)
+      end
+    end
+  end
+end
