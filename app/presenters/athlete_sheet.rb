@@ -5,7 +5,7 @@ module Windlass
     # One athlete's sheet: where they stand, whether it goes well, what is next, what to mind.
     class AthleteSheet
       LOG_DAYS = 28
-      SCORES_SHOWN = 12
+      SCORES_SHOWN = 8
 
       Score = Value.define(:day, :seconds, :when, :ended_by, :first_breath, :counts, :uuid)
 

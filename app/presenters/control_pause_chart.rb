@@ -6,11 +6,11 @@ module Windlass
     # score's fortnight as a line, the bands as rules.
     class ControlPauseChart
       WIDTH = 760
-      HEIGHT = 400
+      HEIGHT = 320
       LEFT = 40
       RIGHT = 700
       TOP = 14
-      BOTTOM = 362
+      BOTTOM = 282
       DAYS = 84
 
       Dot = Value.define(:x, :y, :full, :words)

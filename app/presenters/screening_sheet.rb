@@ -41,6 +41,8 @@ module Windlass
 
       # @return [Array<Array(String, String)>] state and the columns in it, strictest first
       def summary
+        return [[STATE_WORDS.fetch(:open), "everything"]] if rows.all? { |row| row.state == :open }
+
         Screening::STATES.reverse.filter_map do |state|
           words = rows.select { |row| row.state == state }.map(&:words)
           [STATE_WORDS.fetch(state), Words.list(words)] if words.any?
