@@ -18,7 +18,7 @@ export function deck() {
 
   return {
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false,
+    live: true, over: false, mine: true, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false,
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -42,6 +42,8 @@ export function deck() {
     refuse(cue, next) {
       this.live = false;
       this.over = true;
+      this.mine = false;
+      this.figure = "";
       this.cue = cue;
       this.next = next;
     },
