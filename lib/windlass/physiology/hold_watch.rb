@@ -32,7 +32,7 @@ module Windlass
 
       private
 
-      # Steps are short against the curves, so a straight line between two of them is exact to a hundredth of a second.
+      # Steps are short against the curves, so a straight line between two of them is exact to a few hundredths of a second.
       def crossing(at_s, before, now, limit)
         return at_s if before.nil? || before == now
 

@@ -5,8 +5,8 @@ module Windlass
     # A simulated person who breathes, moves gas and holds. Time runs only forward, from 0 at the end of the lead-in.
     # Mutable; a simulation owns it. `dup` gives an independent twin.
     class Subject
-      LONGEST_MOVING_STEP_S = 3.0
-      LONGEST_HOLDING_STEP_S = 2.0
+      # No step is longer, however slowly things change: crossings are looked for between steps.
+      LONGEST_STEP_S = 3.0
       # A step never takes more than this share of the lungs' own time constant.
       STEP_SHARE = 0.2
       # Less than this is no time at all.
@@ -99,7 +99,7 @@ module Windlass
       # One step of a hold, as long as it may be.
       # @return [Float] seconds it took
       def hold_step(left, mets = 1.0)
-        step(next_step(left, nil, LONGEST_HOLDING_STEP_S), nil, nil, @body.thrift, mets)
+        step(next_step(left, nil), nil, nil, @body.thrift, mets)
       end
 
       private
@@ -120,7 +120,7 @@ module Windlass
         flowed = 0.0
         left = seconds
         while left > INSTANT_S
-          taken = step(next_step(left, rate, LONGEST_MOVING_STEP_S), rate, air, 1.0, mets)
+          taken = step(next_step(left, rate), rate, air, 1.0, mets)
           flowed += @exchange.flow * taken / 60.0
           left -= taken
         end
@@ -135,9 +135,9 @@ module Windlass
       end
 
       # Even steps, each no longer than it may be.
-      def next_step(left, rate, limit)
+      def next_step(left, rate)
         own = STEP_SHARE * 60.0 * @exchange.time_constant(rate)
-        longest = ((own < limit) ? own : limit) * @step_scale
+        longest = ((own < LONGEST_STEP_S) ? own : LONGEST_STEP_S) * @step_scale
         (left <= longest) ? left : left / (left / longest).ceil
       end
     end
