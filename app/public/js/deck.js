@@ -91,8 +91,8 @@ export function deck() {
       this.show();
     },
 
-    mark(kind, event) { run?.mark(kind, event ?? window.event); },
-    breath(value, event) { run?.breath(value, event ?? window.event); this.show(); },
+    mark(kind, event) { run?.mark(kind, event); },
+    breath(value, event) { run?.breath(value, event); this.show(); },
     pause(event) { if (run?.live) run.pause(event); this.show(); },
     stop(event) { run?.stop(event); this.show(); },
     mute() { this.muted = !this.muted; sound.muted = this.muted; sound.loud(); },
