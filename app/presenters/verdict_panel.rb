@@ -30,6 +30,8 @@ module Windlass
 
       def verdict = @verdict ||= Actions::JudgeDay.call(session)
 
+      NOT_OFFERED = "The measures do not offer this protocol any more. Take a new one."
+
       def word = WORDS.fetch(verdict.verdict)
 
       def reasons = verdict.reasons
@@ -53,6 +55,9 @@ module Windlass
         sentence = "Decided: #{WORDS.fetch(move.decided.to_sym).downcase}"
         move.overruled? ? "#{sentence}, over #{move.verdict}: #{move.overruled_because}" : sentence
       end
+
+      # A stop acts when it is saved, decided day or not.
+      def stops_when_saved? = !move.nil? && verdict&.stop?
 
       def accept_words = "#{(verdict.verdict == :stop) ? "Confirm" : "Accept"}: #{word.downcase}"
 

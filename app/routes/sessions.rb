@@ -67,7 +67,7 @@ module Windlass
           next session_sheet(session_record, rating: rating) unless rating.valid?
 
           record = Actions::RateSession.call(session_record, rating.columns, now: now)
-          verdict = Actions::JudgeDay.call(record)
+          verdict = Actions::JudgeDay.call(record) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
           decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
           next session_sheet(record, decision: decision) unless decision.valid?
 

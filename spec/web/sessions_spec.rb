@@ -117,6 +117,19 @@ RSpec.describe "Sessions", :web do
       expect(prescription.moves.count).to eq 0
     end
 
+    it "is not decided any more where the measures that it stands on are gone" do
+      Windlass::Records::Measure.delete_all
+      submit(path, "#{path}/decision", rating.merge("seen" => "repeat", "decided" => "accept"))
+
+      expect([last_response.status, text]).to match [422, /do not offer this protocol any more/]
+    end
+
+    it "says on a decided day too that a stop acts as soon as it is saved" do
+      submit(path, "#{path}/decision", rating.merge("seen" => "repeat", "decided" => "accept"))
+      submit(path, "#{path}/verdict", rating.merge("symptoms" => ["confusion"]))
+      expect(last_response.body).to include "Decided: repeat", "Stop: Confusion: no hold work until a clinician has cleared it. It acts as soon as it is saved."
+    end
+
     it "keeps what was typed where something of it is wrong" do
       submit(path, "#{path}/rating", "effort" => "11", "note" => "long day", "rounds" => {"3" => {"held_s" => "soon"}})
 
