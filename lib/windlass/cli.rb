@@ -12,11 +12,16 @@ module Windlass
 end
 
 require_relative "cli/simulate"
+require_relative "cli/plan"
+require_relative "cli/ladder"
+require_relative "cli/judge"
+require_relative "cli/ready"
+require_relative "cli/protocols"
 
 module Windlass
   module Cli
     # A command is a file in this folder and a line here.
-    COMMANDS = [Simulate].freeze
+    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols].freeze
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2
@@ -25,7 +30,9 @@ module Windlass
     # @return [Integer] exit status
     def self.run(arguments, stdin:, stdout:, stderr:)
       command, file, options = parse(arguments)
-      text = file ? File.read(file, encoding: "UTF-8") : stdin.read
+      raise Usage, "#{command::NAME} reads no file" if file && !command::READS
+
+      text = text(command, file, stdin)
       stdout.puts(JSON.generate(command.call(text.scrub, options)))
       DONE
     rescue InvalidInput => error
@@ -37,6 +44,12 @@ module Windlass
     end
 
     def self.usage = "usage: #{COMMANDS.map { |command| "bin/windlass #{command::USAGE}" }.join("\n       ")}"
+
+    def self.text(command, file, stdin)
+      return "" unless command::READS
+
+      file ? File.read(file, encoding: "UTF-8") : stdin.read
+    end
 
     def self.parse(arguments)
       name, *rest = arguments
@@ -57,6 +70,6 @@ module Windlass
 
       options[name] = value || rest.shift || ""
     end
-    private_class_method :parse, :option
+    private_class_method :parse, :option, :text
   end
 end

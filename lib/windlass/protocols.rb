@@ -4,9 +4,9 @@ module Windlass
   # The library. A family is a file in this folder and a line in this list.
   module Protocols
     ALL = [
-      SmallHolds.new.freeze,
-      QuietBreathing.new.freeze
-    ].freeze
+      SmallHolds, OwnPace, QuietBreathing, FullBreath, Ratio, RatioDeep, AlternateNostril, Co2Table, CountedRecovery, O2Table,
+      SingleHold, LoadedHolds, WalkingHolds, DeepRounds, Bellows, HissLadder, StackedExhale
+    ].map { |family| family.new.freeze }.freeze
 
     # @param id [String]
     # @return [Protocol]

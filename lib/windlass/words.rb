@@ -11,6 +11,9 @@ module Windlass
     # @return [String] `5 s`, `4.5 s`
     def self.seconds(seconds) = "#{number(seconds)} s"
 
+    # @return [String] `45 s`, `1:10`: for holds
+    def self.hold(seconds) = (seconds < 60) ? self.seconds(seconds) : clock(seconds)
+
     # @return [String] `11 min 20 s`, `5 min`, `40 s`: for lengths
     def self.length(seconds)
       minutes, rest = seconds.round.divmod(60)

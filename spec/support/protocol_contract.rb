@@ -6,9 +6,12 @@ RSpec.shared_examples "a protocol" do |protocol|
   ladders = measured.map { |values| [values, Windlass::Progression::Ladder.new(protocol, values)] }.select { |_, ladder| ladder.offered_at_all? }
 
   it "has a name, a stable id, something that it trains, and cautions in whole sentences" do
-    expect(protocol.id).to match(/\A[a-z]+(-[a-z0-9]+)*\z/)
-    expect([protocol.name, protocol.trains, protocol.needs]).to all(match(/\S/))
-    expect(protocol.cautions).to all(end_with("."))
+    expect(protocol.id).to match(/\A[a-z][a-z0-9]*(-[a-z0-9]+)*\z/)
+    expect([protocol.name, protocol.trains]).to all(match(/\S/))
+    expect([protocol.trains, *protocol.cautions]).to all(end_with("."))
+    expect(Windlass::Protocols::GOALS).to have_key(protocol.goal)
+    expect([protocol.places - Windlass::Protocols::PLACES.keys, protocol.disciplines - Windlass::Protocols::DISCIPLINES]).to all(be_empty)
+    expect([nil, *Windlass::Screening::MATRIX.columns.keys]).to include(protocol.column)
   end
 
   it "is offered to somebody" do
@@ -19,13 +22,13 @@ RSpec.shared_examples "a protocol" do |protocol|
     ladders.each do |values, ladder|
       limits = protocol.levers.to_h { |lever| [lever.key, lever.limit_for(values)] }
       ladder.rungs.each_cons(2) do |below, above|
-        changed = protocol.levers.select { |lever| below[lever.key] != above[lever.key] }
+        changed = protocol.levers.select { |lever| lever.value(below) != lever.value(above) }
         expect(changed.size).to eq 1
-        expect(above[changed.first.key] - below[changed.first.key]).to eq changed.first.step
+        expect(changed.first.value(above) - changed.first.value(below)).to be_within(1e-9).of(changed.first.step)
       end
       protocol.levers.each do |lever|
-        expect(ladder.rungs.count { |dose| lever.harder?(dose[lever.key], limits[lever.key]) }).to eq 0
-        expect(lever.harder?(ladder.rungs.last[lever.key] + lever.step, limits[lever.key])).to be true
+        expect(ladder.rungs.count { |dose| lever.harder?(lever.value(dose), limits[lever.key]) }).to eq 0
+        expect(lever.harder?(lever.after(ladder.rungs.last), limits[lever.key])).to be true
       end
     end
   end
@@ -44,9 +47,18 @@ RSpec.shared_examples "a protocol" do |protocol|
       expect(compiled.placed.last.end_ms).to eq compiled.segments.sum(&:ms)
       expect(compiled.segments.map(&:cue)).to all(match(/\S/))
       expect(compiled.segments.map(&:phase).uniq - %i[settle work rest]).to be_empty
-      expect(protocol.rounds(dose)).to eq compiled.holds.size * protocol.sets(dose)
+      expect(protocol.rounds(dose)).to eq(compiled.own_pace? ? 0 : compiled.holds.size * protocol.sets(dose))
       expect(protocol.hold_seconds(dose)).to eq compiled.hold_ms/1000r * protocol.sets(dose)
       expect(protocol.in_words(dose)).not_to match(/\d\.\d{2}|nil/)
     end
+  end
+
+  it "allows its own rungs, halves and light days, and refuses what its parameters do not know" do
+    ladders.flat_map { |_, ladder| ladder.rungs }.uniq.each do |dose|
+      eased = [dose, protocol.halved(dose), protocol.lightened(dose)].uniq
+      expect(eased.flat_map { |one| protocol.faults(one) }).to eq []
+      expect(eased.map { |one| protocol.hold_seconds(one) }).to all(be <= protocol.hold_seconds(dose))
+    end
+    expect(protocol.faults({tempi: 3})).to include("tempi: is not known here", /: is missing/)
   end
 end

@@ -20,6 +20,7 @@ module Windlass
       end
 
       OPTIONS = %w[trace].freeze
+      READS = true
       INTERVAL_S = (0.1..3600.0)
 
       def self.interval(typed)

@@ -15,19 +15,27 @@ module Windlass
       # @param schema [String] name of a file in docs/formats
       def initialize(schema)
         @schema = JSON.parse(File.read(File.join(SCHEMAS, schema)))
-        @schemer = JSONSchemer.schema(@schema)
+        @schemer = JSONSchemer.schema(@schema, ref_resolver: self.class.method(:resolve))
       end
+
+      # What one schema takes from another stands beside it.
+      def self.resolve(uri) = JSON.parse(File.read(File.join(SCHEMAS, File.basename(uri.path))))
 
       # @param text [String]
       # @return [Hash]
       # @raise [InvalidInput]
       def read(text)
         data = parse(text)
-        refuse_long_lists(data)
-        faults = @schemer.validate(data).first(MOST_FAULTS).flat_map { |error| faults_of(error) }.uniq
-        raise InvalidInput, faults if faults.any?
+        found = faults(data)
+        raise InvalidInput, found.map { |path, wrong| "#{path}: #{wrong}" } if found.any?
 
         data
+      end
+
+      # @param data [Hash] as parsed
+      # @return [Array<Array(String, String)>] path, and what is wrong there
+      def faults(data)
+        long_list(data) || @schemer.validate(data).first(MOST_FAULTS).flat_map { |error| faults_of(error) }.uniq
       end
 
       private
@@ -42,22 +50,23 @@ module Windlass
       end
 
       # Before anything else: holding each of a hundred thousand entries against the schema would take minutes.
-      def refuse_long_lists(data)
+      def long_list(data)
         @schema["properties"].each do |name, rules|
           most = rules["maxItems"]
           list = data[name]
           next unless most && list.is_a?(Array) && list.size > most
 
-          raise InvalidInput, ["#{name}: #{list.size} entries are not allowed; allowed: #{rules.fetch("minItems", 0)} to #{most}"]
+          return [[name, "#{list.size} entries are not allowed; allowed: #{rules.fetch("minItems", 0)} to #{most}"]]
         end
+        nil
       end
 
       def faults_of(error)
         path = path(error["data_pointer"])
         case error["type"]
-        when "required" then error["details"]["missing_keys"].map { |key| "#{[path, key].reject(&:empty?).join(".")}: is missing" }
-        when "schema" then ["#{path}: is not known here"]
-        else ["#{path.empty? ? "input" : path}: #{shown(error["data"])} is not allowed; allowed: #{allowed(error["schema"])}"]
+        when "required" then error["details"]["missing_keys"].map { |key| [[path, key].reject(&:empty?).join("."), "is missing"] }
+        when "schema" then [[path, "is not known here"]]
+        else [[path.empty? ? "input" : path, "#{shown(error["data"])} is not allowed; allowed: #{allowed(error["schema"])}"]]
         end
       end
 
@@ -74,7 +83,8 @@ module Windlass
       end
 
       def allowed(rules)
-        return rules["enum"].join(", ") if rules["enum"]
+        return rules["enum"].map { |one| one.nil? ? "null" : one }.join(", ") if rules["enum"]
+        return FORMATS.fetch(rules["format"] || rules["pattern"]) if rules["format"] || rules["pattern"]
         return "at least #{rules["minItems"]} entries" if rules["minItems"]
 
         [Array(rules["type"]).map { |type| TYPES.fetch(type) }.join(" or "), range(rules)].reject(&:empty?).join(", ")
@@ -84,7 +94,8 @@ module Windlass
         "number" => "a number", "integer" => "a whole number", "string" => "text", "boolean" => "true or false",
         "array" => "a list", "object" => "an object", "null" => "null"
       }.freeze
-      private_constant :TYPES
+      FORMATS = {"date-time" => "a moment such as 2026-03-02T07:30:00Z", '^\d{4}-\d{2}-\d{2}$' => "a day such as 2026-03-02"}.freeze
+      private_constant :TYPES, :FORMATS
 
       def range(rules)
         least = rules["minimum"] || (rules["exclusiveMinimum"] && "more than #{rules["exclusiveMinimum"]}")

@@ -2,6 +2,9 @@
 
 module Windlass
   module Measures
+    # What the measures are called where one is missing.
+    NAMES = {control_pause_s: "a valid control pause", maximal_hold_s: "a maximal hold", sustained_exhale_beats: "a sustained exhale"}.freeze
+
     # The measures that doses are computed from; nil where not taken.
     Values = Value.define(:control_pause_s, :control_pause_paused, :maximal_hold_s, :sustained_exhale_beats) do
       # @param control_pause_s [Numeric, nil] the newest valid one
@@ -10,6 +13,9 @@ module Windlass
       def initialize(control_pause_s: nil, control_pause_paused: false, maximal_hold_s: nil, sustained_exhale_beats: nil)
         super
       end
+
+      # What is left of the measures after a long time off.
+      def scaled(share) = with(**to_h.slice(*NAMES.keys).transform_values { |value| value && value * share })
     end
   end
 end

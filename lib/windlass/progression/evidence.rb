@@ -78,7 +78,7 @@ module Windlass
       private
 
       def minutes_missing
-        return if session.holds?
+        return unless Protocols.find(session.protocol).by_minutes?
 
         planned = Protocols.find(session.protocol).seconds(session.dose)
         done = session.seconds_done.to_f

@@ -42,7 +42,7 @@ module Windlass
       # After gasps or short holds the hold itself has to be shorter, if any rung below has a shorter one.
       def self.eased(standing, evidence)
         return if standing.reduced
-        return standing.halved if standing.rung.zero?
+        return (standing.halved if standing.halvable?) if standing.rung.zero?
 
         too_long = evidence && (evidence.gasps.any? || evidence.short.any?)
         standing.at((too_long && standing.ladder.shorter_hold_below(standing.rung)) || standing.rung - 1)

@@ -10,15 +10,21 @@ module Windlass
 
       attr_reader :protocol, :rungs
 
+      # @return [String, nil] why it ends before its levers do, where a guard cut it
+      attr_reader :cut
+
       # @param protocol [Protocols::Protocol]
       # @param measures [Measures::Values]
       # @param limits [Hash] a coach's tighter limits, by lever key
       # @param from [Hash, nil] a dose to start from in place of the protocol's own
-      def initialize(protocol, measures, limits: {}, from: nil)
+      # @param outlook [Outlook, nil] the gas model, where the athlete is known
+      # @param guards [Array<#objection>] each may cut a rung and all above it
+      def initialize(protocol, measures, limits: {}, from: nil, outlook: nil, guards: [])
         @protocol = protocol
-        @measures = measures
-        @limits = protocol.levers.to_h { |lever| [lever.key, lever.limit_for(measures, limits[lever.key])] }
-        start = from || protocol.start(measures)
+        @outlook = outlook
+        @guards = [*outlook, *guards]
+        @limits = protocol.lacking(measures) ? {} : protocol.levers.to_h { |lever| [lever.key, lever.limit_for(measures, limits)] }
+        start = protocol.lacking(measures) ? nil : from || protocol.start(measures)
         @rungs = (offered?(start) ? climb(start) : []).freeze
         freeze
       end
@@ -33,44 +39,58 @@ module Windlass
       def change_after(rung)
         return if rung >= top
 
-        lever = protocol.levers.find { |one| rungs[rung][one.key] != rungs[rung + 1][one.key] }
-        [lever, rungs[rung][lever.key], rungs[rung + 1][lever.key]]
+        lever = protocol.levers.find { |one| one.value(rungs[rung]) != one.value(rungs[rung + 1]) }
+        [lever, lever.value(rungs[rung]), lever.value(rungs[rung + 1])]
       end
 
       # After a new measure: the highest rung none of whose levers is harder than the dose the athlete had.
       # @return [Integer, nil] nil where even the lowest is harder
       def highest_not_harder_than(dose)
-        rungs.rindex { |rung| protocol.levers.none? { |lever| lever.harder?(rung[lever.key], dose[lever.key]) } }
+        rungs.rindex { |rung| protocol.levers.none? { |lever| lever.harder?(lever.value(rung), lever.value(dose)) } }
       end
+
+      # @return [Boolean] a forecast hold of this rung falls under the planning floor: buddy and oximeter are asked for
+      def care?(rung) = !@outlook.nil? && @outlook.care?(protocol, rungs[rung])
 
       # @return [Integer, nil] the highest rung below with a shorter hold
       def shorter_hold_below(rung)
-        key = protocol.hold_key
-        (0...rung).to_a.reverse.find { |below| rungs[below][key] < rungs[rung][key] }
+        longest_s = protocol.longest_hold_s(rungs[rung])
+        (0...rung).to_a.reverse.find { |below| protocol.longest_hold_s(rungs[below]) < longest_s }
       end
 
       # @return [Boolean] no lever stands past its limit, and the hold is long enough to be one
       def offered?(dose)
-        return false if dose.nil? || (protocol.holds? && dose.fetch(protocol.hold_key) < protocol.shortest_hold_s)
+        return false if dose.nil? || (protocol.shortest_hold_s > 0 && protocol.longest_hold_s(dose) < protocol.shortest_hold_s)
 
-        protocol.levers.none? { |lever| lever.harder?(dose[lever.key], @limits[lever.key]) }
+        protocol.levers.none? { |lever| lever.harder?(lever.value(dose), @limits[lever.key]) }
       end
 
       private
 
       # Round-robin through the levers, skipping those whose next step would pass their limit.
       def climb(start)
-        rungs = [start]
+        rungs = []
+        dose = start
         turn = 0
-        while rungs.size < MOST_RUNGS && (lever = next_lever(rungs.last, turn))
-          rungs << rungs.last.merge(lever.key => rungs.last[lever.key] + lever.step).freeze
-          turn = protocol.levers.index { |one| one.key == lever.key } + 1
+        while dose && rungs.size < MOST_RUNGS
+          dose = @outlook ? @outlook.fitted(protocol, dose) : dose
+          break if (@cut = objection(dose))
+
+          rungs << dose
+          lever = next_lever(dose, turn) or break
+          dose = lever.stepped(dose)
+          turn = protocol.levers.index(lever) + 1
         end
         rungs
       end
 
+      def objection(dose)
+        @guards.each { |guard| (reason = guard.objection(protocol, dose)) && (return reason) }
+        nil
+      end
+
       def next_lever(dose, turn)
-        protocol.levers.rotate(turn).find { |lever| !lever.harder?(dose[lever.key] + lever.step, @limits[lever.key]) }
+        protocol.levers.rotate(turn).find { |lever| !lever.harder?(lever.after(dose), @limits[lever.key]) }
       end
     end
   end

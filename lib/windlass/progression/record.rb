@@ -30,7 +30,7 @@ module Windlass
       def row
         @row ||= begin
           same = @earlier.reverse.lazy.select { |past| past.protocol == session.protocol && !past.light && past.begun? }
-          [session, *same.take_while { |past| past.dose == session.dose }].reverse
+          [session, *same.take_while { |past| protocol.same_dose?(past.dose, session.dose) }].reverse
         end
       end
 

@@ -24,15 +24,25 @@ module Windlass
     end
 
     # One session as the judge sees it. date is the local date of its start; light sessions neither count nor break a row.
-    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light) do
-      # @param protocol [String]
+    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light, :ended_at, :washout) do
       # @param effort [Numeric, nil] 0-10, category-ratio scale (Borg 1982, from memory)
       # @param symptoms [Array<Symbol>] of {Symptoms}
-      # @param seconds_done [Numeric, nil] how long it ran, where nothing is held
+      # @param protocol [String] of the library, or an {Activity} besides
+      # @param seconds_done [Numeric, nil] how long it ran
+      # @param ended_at [Time, nil]
+      # @param washout [Float, nil] the strongest that was forecast for it, mmHg
       def initialize(id:, date:, protocol:, dose:, rounds:, effort: nil, symptoms: [], rounds_planned: rounds.size,
-        seconds_done: nil, light: false)
+        seconds_done: nil, light: false, ended_at: nil, washout: nil)
         super
       end
+
+      # @return [Protocols::Protocol, Activity]
+      def activity = Progression.activity(protocol)
+
+      def strenuous? = activity.strenuous?
+
+      # Carbon dioxide was washed out, by what the protocol is or by what was forecast.
+      def over_breathed = begun? && (activity.over_breathing? || (!washout.nil? && washout >= Physiology::OVER_BREATHED_MMHG))
 
       # A day's sets are one session: rounds in order, the hardest effort, every symptom.
       # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start
@@ -52,7 +62,7 @@ module Windlass
       private_class_method :named
 
       # @return [Boolean] something of it was done at all
-      def begun? = holds? ? rounds.any?(&:held?) : seconds_done.to_f > 0
+      def begun? = rounds.any?(&:held?) || (ACTIVITIES.include?(activity) || activity.by_minutes?) && seconds_done.to_f > 0
 
       def holds? = Protocols.find(protocol).holds?
 

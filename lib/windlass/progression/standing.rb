@@ -6,30 +6,40 @@ module Windlass
     Standing = Value.define(:ladder, :rung, :dose, :reduced) do
       # @param dose [Hash, nil] the dose they had; nil at the beginning
       # @param reduced [Boolean] that dose is half of a rung's
+      # @param bounds [Hash] what else bounds the ladder: limits, from, outlook, guards, as {Ladder} takes them
       # @return [Standing, nil] nil where the protocol is not offered
-      def self.of(protocol, measures, dose: nil, limits: {}, reduced: false)
-        ladder = Ladder.new(protocol, measures, limits: limits)
+      def self.of(protocol, measures, dose: nil, reduced: false, **bounds)
+        ladder = Ladder.new(protocol, measures, **bounds)
         return unless ladder.offered_at_all?
-        return of(protocol, measures, dose: scaled(protocol, dose, 2), limits: limits).halved if reduced
 
-        rung = dose ? ladder.highest_not_harder_than(dose) : 0
-        rung ? at(ladder, rung) : from_below(protocol, measures, limits, ladder, dose)
+        rung = dose ? rung_of(ladder, dose, reduced) : 0
+        standing = if rung
+          at(ladder, rung)
+        else
+          from_below(protocol, measures, bounds, ladder, reduced ? doubled(protocol, dose) : dose)
+        end
+        reduced ? standing.halved : standing
       end
 
-      # A dose with more or less of what an ease at the lowest rung halves.
-      def self.scaled(protocol, dose, by)
-        key = protocol.halved_key
-        dose.merge(key => Numbers.plain(dose[key] * by.to_r)).freeze
+      # A reduced dose is that of the lowest rung whose half it is; after a new measure there may be none.
+      def self.rung_of(ladder, dose, reduced)
+        return ladder.highest_not_harder_than(dose) unless reduced
+
+        protocol = ladder.protocol
+        ladder.rungs.index { |rung| protocol.same_dose?(protocol.halved(rung), dose) } ||
+          ladder.highest_not_harder_than(doubled(protocol, dose))
       end
+
+      def self.doubled(protocol, dose) = dose.merge(protocol.halves => dose[protocol.halves] * 2).freeze
 
       def self.at(ladder, rung) = new(ladder: ladder, rung: rung, dose: ladder.rungs[rung], reduced: false)
 
       # The dose they had is easier than the new start: it becomes the lowest rung, unless it passes a limit.
-      def self.from_below(protocol, measures, limits, ladder, dose)
-        kept = Ladder.new(protocol, measures, limits: limits, from: dose)
+      def self.from_below(protocol, measures, bounds, ladder, dose)
+        kept = Ladder.new(protocol, measures, **bounds, from: dose)
         at(kept.offered_at_all? ? kept : ladder, 0)
       end
-      private_class_method :from_below
+      private_class_method :from_below, :rung_of, :doubled
 
       def protocol = ladder.protocol
 
@@ -38,7 +48,10 @@ module Windlass
       def at(rung) = self.class.at(ladder, rung.clamp(0, ladder.top))
 
       # Half of this rung: rounds, or minutes where the protocol has those.
-      def halved = with(reduced: true, dose: self.class.scaled(protocol, ladder.rungs[rung], 0.5r))
+      def halved = with(reduced: true, dose: protocol.halved(ladder.rungs[rung]))
+
+      # A lowest rung of one round has no half.
+      def halvable? = !reduced && !protocol.same_dose?(protocol.halved(dose), dose)
     end
   end
 end

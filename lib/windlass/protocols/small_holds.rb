@@ -18,47 +18,49 @@ module Windlass
       SHORT_PAUSE_S = 10
       HALF_SECOND = Rational(1, 2)
 
-      def id = "small-holds"
+      about id: "small-holds", name: "Small holds", goal: :calm, column: :small, places: %i[chair mat], needs: {control_pause_s: 0},
+        shortest_hold_s: HALF_SECOND, halves: :minutes,
+        trains: "Easier breathing at rest, and a later first urge, by many holds that stay comfortable.",
+        cautions: ["Each hold ends while it is still comfortable. The first breath after it is as calm as the one before."]
 
-      def name = "Small holds"
+      parameter :hold_s, "hold", :s, 0.5..15, step: 0.5, shapes: :hold
+      parameter :minutes, "minutes a set", :min, 1..15, step: 1
+      parameter :sets, "sets a day", :sets, 1..4, step: 1
 
-      def column = :small
+      lever :sets, step: 1, limit: 3
+      lever :minutes, step: 1, limit: 8
+      lever :hold_s, step: 1, limit: ->(measures) { longest_hold_s(measures) }
 
-      def trains = "Easier breathing at rest, and a later first urge, by many holds that stay comfortable."
+      class << self
+        # Toward six tenths of the control pause, never past it, and never below the start.
+        def longest_hold_s(measures)
+          start = starting_hold_s(measures)
+          return start if start.nil? || measures.control_pause_paused
 
-      def cautions
-        ["Each hold ends while it is still comfortable. The first breath after it is as calm as the one before."]
+          (measures.control_pause_s * 3/5r).floor.clamp(start, LONGEST_HOLD_S)
+        end
+
+        def starting_hold_s(measures)
+          return PAUSED_HOLD_S if measures.control_pause_paused
+
+          pause = measures.control_pause_s or return
+          (pause <= SHORT_PAUSE_S) ? Numbers.plain(Numbers.down_to_multiple(pause/2r, HALF_SECOND)) : USUAL_HOLD_S
+        end
       end
 
-      def levers
-        [
-          Lever.new(key: :sets, words: "sets a day", step: 1, limit: ->(_) { 3 }),
-          Lever.new(key: :minutes, words: "minutes a set", step: 1, limit: ->(_) { 8 }),
-          Lever.new(key: :hold_s, words: "seconds a hold", step: 1, limit: method(:longest_hold_s))
-        ]
-      end
-
-      def start(measures)
-        hold = starting_hold_s(measures)
-        hold && {hold_s: hold, minutes: 5, sets: 2}.freeze
-      end
-
-      def needs = "a valid control pause"
-
-      def shortest_hold_s = HALF_SECOND
-
-      def halved_key = :minutes
+      # Nothing is lacking where the measure is paused.
+      def lacking(measures) = measures.control_pause_paused ? nil : super
 
       # Two minutes of easy breathing, then rounds that fill the set's minutes to the millisecond.
-      def compile(dose)
+      def write(line, dose)
         hold_ms, total_ms = milliseconds(dose)
         rounds = rounds_a_set(dose)
         rests = Timeline::Allocation.even(total_ms - rounds * (BREATH_MS + hold_ms), rounds)
-        Timeline::Compiler.compile do |line|
-          line.breathe(SETTLE_S, phase: :settle, cue: "Easy breathing through the nose")
-          rests.each.with_index(1) { |rest_ms, round| round(line, round, hold_ms, rest_ms) }
-        end
+        line.breathe(SETTLE_S, phase: :settle, cue: "Easy breathing through the nose")
+        rests.each.with_index(1) { |rest_ms, round| line.within(round: round) { round(line, hold_ms, rest_ms) } }
       end
+
+      def light_step_s = HALF_SECOND
 
       # Without compiling: the judge asks this of every day.
       def rounds(dose) = rounds_a_set(dose) * sets(dose)
@@ -71,19 +73,7 @@ module Windlass
 
       private
 
-      def starting_hold_s(measures)
-        return PAUSED_HOLD_S if measures.control_pause_paused
-
-        pause = measures.control_pause_s or return
-        (pause <= SHORT_PAUSE_S) ? Numbers.plain(Numbers.down_to_multiple(pause/2r, HALF_SECOND)) : USUAL_HOLD_S
-      end
-
-      def longest_hold_s(measures)
-        start = starting_hold_s(measures)
-        return start if start.nil? || measures.control_pause_paused
-
-        (measures.control_pause_s * 3/5r).floor.clamp(start, LONGEST_HOLD_S)
-      end
+      def starting_dose(measures) = {hold_s: self.class.starting_hold_s(measures), minutes: 5, sets: 2}
 
       # As many as bring the rests nearest to their middle.
       def rounds_a_set(dose)
@@ -93,11 +83,13 @@ module Windlass
 
       def milliseconds(dose) = [(dose.fetch(:hold_s) * 1000).round, (dose.fetch(:minutes) * 60_000).round]
 
-      def round(line, round, hold_ms, rest_ms)
-        line.inhale(INHALE_S, to: :easy, round: round, phase: :work, route: :nose, cue: "A normal breath in")
-        line.exhale(EXHALE_S, to: :passive, round: round, phase: :work, route: :nose, cue: "A normal breath out, and pinch")
-        line.hold(Rational(hold_ms, 1000), round: round, phase: :work, cue: "Hold")
-        line.breathe(Rational(rest_ms, 1000), round: round, phase: :rest, route: :nose, cue: "Breathe, as calm as before")
+      def round(line, hold_ms, rest_ms)
+        line.within(phase: :work) do
+          line.inhale(INHALE_S, to: :easy, route: :nose, cue: "A normal breath in")
+          line.exhale(EXHALE_S, to: :passive, route: :nose, cue: "A normal breath out, and pinch")
+          line.hold(Rational(hold_ms, 1000), cue: "Hold")
+        end
+        line.breathe(Rational(rest_ms, 1000), phase: :rest, route: :nose, cue: "Breathe, as calm as before")
       end
     end
   end

@@ -70,6 +70,14 @@ module Windlass
         allowed = FROM.select { |from, _| age >= from }.values.flatten
         [:blocked, "Not at #{age} years."] unless allowed.include?(column)
       end
+
+      # At 16 and 17 holds of tables are at most half of the maximal one.
+      # @return [String, nil]
+      def self.hold_objection(age, hold_s, maximal_hold_s)
+        return if age >= ADULT || maximal_hold_s.nil? || hold_s * 2 <= maximal_hold_s
+
+        "Under #{ADULT} no hold is longer than half of the maximal one."
+      end
     end
   end
 end

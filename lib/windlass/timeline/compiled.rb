@@ -21,6 +21,9 @@ module Windlass
       # @return [Array<Placed>] the holds; `number` counts them from 1
       def holds = placed.select { |place| place.segment.hold? }
 
+      # At one's own pace: all holds end at comfort, and the whole ends at its time, on a breath.
+      def own_pace? = holds.any? && holds.all? { |place| place.segment.until == :comfort }
+
       def hold_ms = holds.sum { |place| place.segment.ms }
 
       private

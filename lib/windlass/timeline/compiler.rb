@@ -2,9 +2,10 @@
 
 module Windlass
   module Timeline
-    # The pen with which a protocol writes its segments.
+    # The pen with which a protocol writes its segments. Lengths are exact: what a part loses by being brought to whole
+    # milliseconds the next one gets, so that the parts sum to the whole.
     #
-    #   Compiler.compile { |line| line.breathe(120, phase: :settle); line.hold(5, round: 1) }
+    #   Compiler.compile { |line| line.breathe(120, phase: :settle); line.within(round: 1) { line.hold(5) } }
     class Compiler
       # @yieldparam [Compiler]
       # @return [Compiled]
@@ -18,9 +19,21 @@ module Windlass
 
       def initialize
         @segments = []
+        @details = {}
+        @exact_ms = 0r
+        @placed_ms = 0
       end
 
-      # @param seconds [Numeric] brought to whole milliseconds
+      # What all segments written inside have: round, cycle, phase, effort.
+      def within(**details)
+        outer = @details
+        @details = outer.merge(details)
+        yield
+      ensure
+        @details = outer
+      end
+
+      # @param seconds [Numeric]
       # @param rate [Numeric] breaths a minute
       def breathe(seconds, rate: Physiology::RESTING_RATE, **details) = add(:breathe, seconds, rate: rate, **details)
 
@@ -33,8 +46,14 @@ module Windlass
 
       private
 
+      # Nothing is written of a part without length: a count of 0.
       def add(kind, seconds, **details)
-        @segments << Segment.new(kind: kind, ms: (seconds * 1000).round, **details)
+        return if seconds.zero?
+
+        @exact_ms += seconds.rationalize(1/1_000_000r) * 1000
+        ms = @exact_ms.round - @placed_ms
+        @placed_ms += ms
+        @segments << Segment.new(kind: kind, ms: ms, **@details, **details)
       end
     end
   end

@@ -22,7 +22,7 @@ module Windlass
       def self.done(place, events, readings)
         start = at(events, :hold_start)
         finish = at(events, :hold_end)
-        Done.new(number: place.number, target_ms: place.segment.until ? nil : place.segment.ms,
+        Done.new(number: place.number, target_ms: place.segment.open? ? nil : place.segment.ms,
           held_ms: start && finish && finish - start, skipped: start.nil?,
           first_urge_ms: since(start, at(events, :first_urge)), contraction_ms: since(start, at(events, :contraction)),
           first_breath: events.reverse.find { |event| event.kind == :first_breath }&.value,

@@ -26,6 +26,11 @@ module Windlass
 
       def hold? = kind == :hold
 
+      def rest? = kind == :breathe && phase == :rest
+
+      # Its length is only expected: it ends by hand, or with the last of what is counted.
+      def open? = !self.until.nil? || !breaths.nil? || !repetitions.nil?
+
       # The keys of the published JSON; what is not set is left out.
       # @return [Hash{Symbol => Object}]
       def to_h_plain

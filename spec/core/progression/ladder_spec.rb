@@ -34,6 +34,72 @@ RSpec.describe Windlass::Progression::Ladder do
     expect([lever.key, now, later]).to eq [:hold_s, 5, 6]
   end
 
+  # The ladders that progression.md 1 works out.
+  worked = {
+    ["co2-table", {maximal_hold_s: 120}, %i[hold_s first_rest_s rounds]] =>
+      [[60, 120, 6], [60, 110, 6], [65, 110, 6], [65, 110, 7], [65, 100, 7], [70, 100, 7], [70, 100, 8], [70, 90, 8], [70, 80, 8], [70, 70, 8], [70, 60, 8]],
+    ["hiss-ladder", {}, %i[top_beats tempo]] =>
+      [[16, 66], [20, 66], [20, 63], [24, 63], [24, 60], [28, 60], [32, 60], [36, 60], [40, 60]],
+    ["loaded-holds", {maximal_hold_s: 90}, %i[repetitions hold_s breaths rounds]] =>
+      [[10, 10, 5, 4], [10, 15, 5, 4], [10, 15, 4, 4], [10, 15, 4, 5], [12, 15, 4, 5], [12, 20, 4, 5], [12, 20, 3, 5], [12, 20, 3, 6],
+        [14, 20, 3, 6], [14, 20, 3, 7], [16, 20, 3, 7], [16, 20, 3, 8]],
+    # By hand from the table: counts 4, 5, 6 in proportion; tenths of a second stay tenths.
+    ["ratio", {}, %i[pattern rounds]] => [[[4, 2, 4, 2], 6], [[4, 2, 4, 2], 7], [[5, 2.5, 5, 2.5], 7], [[5, 2.5, 5, 2.5], 8], [[6, 3, 6, 3], 8],
+      [[6, 3, 6, 3], 9], [[6, 3, 6, 3], 10], [[6, 3, 6, 3], 11], [[6, 3, 6, 3], 12]],
+    ["ratio-deep", {}, %i[rounds count_s]] => [[5, 0.8], [6, 0.8], [6, 0.9], [7, 0.9], [7, 1], [8, 1], [8, 1.1], [9, 1.1], [9, 1.2]]
+  }
+
+  worked.each do |(id, values, keys), rungs|
+    it "climbs #{id} as worked out by hand" do
+      ladder = described_class.new(Windlass::Protocols.find(id), measures(**values))
+      expect(ladder.rungs.map { |dose| dose.values_at(*keys) }).to eq rungs
+    end
+  end
+
+  it "ends the nostril stages before the locks, unless the coach switches them on and the screening leaves them open" do
+    nostril = Windlass::Protocols.find("alternate-nostril")
+    tops = {[] => {}, [:locks] => {locks: true}}.values.flat_map do |limits|
+      [[], %i[glaucoma_hernia], %i[pregnancy]].map do |conditions|
+        screen = Windlass::Screening::Screen.new(answered_on: Builders::MONDAY, age: 30, conditions: conditions)
+        guard = Windlass::Progression::ScreenGuard.new(screen: screen, on: Builders::MONDAY, maximal_hold_s: nil)
+        described_class.new(nostril, measures, limits: limits, guards: [guard]).rungs.last[:stage]
+      end
+    end
+
+    expect(tops).to eq [4, 4, 3, 8, 4, 3]
+  end
+
+  it "holds no longer than half of the best at 16 and 17" do
+    screen = Windlass::Screening::Screen.new(answered_on: Builders::MONDAY, age: 16, guardian_consent_on: Builders::MONDAY)
+    guard = Windlass::Progression::ScreenGuard.new(screen: screen, on: Builders::MONDAY, maximal_hold_s: 120)
+    tops = %w[co2-table o2-table counted-recovery].map { |id| described_class.new(Windlass::Protocols.find(id), measures(maximal_hold_s: 120), guards: [guard]).rungs.last }
+
+    expect([tops[0][:hold_s], tops[1], tops[2][:hold_s]]).to eq [60, nil, 60]
+  end
+
+  describe Windlass::Progression::Outlook do
+    def ladder(id, maximal_hold_s, **outlook)
+      Windlass::Progression::Ladder.new(Windlass::Protocols.find(id), measures(maximal_hold_s: maximal_hold_s), outlook: described_class.new(body, **outlook))
+    end
+
+    it "cuts a rung and all above it where a forecast hold falls under 75 %, and says so" do
+      cut = ladder("loaded-holds", 90)
+      whole = Windlass::Progression::Ladder.new(cut.protocol, measures(maximal_hold_s: 90))
+      lows = whole.rungs.map { |dose| described_class.new(body).lowest_saturation(cut.protocol, dose) }
+
+      expect(cut.rungs.size).to eq lows.index { |low| low < 0.75 }
+      expect(cut.cut).to eq "The gas model forecasts oxygen under 75 % in a hold."
+    end
+
+    it "warns about dry full holds that the athlete has shown, and cuts them otherwise" do
+      shown, unknown = ladder("o2-table", 240, shown_s: 192), ladder("o2-table", 240)
+
+      expect([shown.rungs.last[:top_hold_s], shown.care?(shown.top), shown.care?(0)]).to eq [190, true, false]
+      expect(unknown.rungs.map { |dose| dose[:top_hold_s] }.max).to be_between(145, 185)
+      expect(ladder("loaded-holds", 90, shown_s: 90).cut).not_to be_nil
+    end
+  end
+
   describe Windlass::Progression::Standing do
     def standing_with(control_pause_s, dose) = described_class.of(small_holds, measures(control_pause_s), dose: dose)
 

@@ -11,7 +11,6 @@ module Windlass
         SCHEMA = "simulate.schema.json"
         # A session is over within the day; more is a slip of the pen.
         LONGEST_S = 6 * 3600
-        BODY_KEYS = %w[sex age height_cm mass_kg vital_capacity_l posture thrift barometric_mmhg haemoglobin_g_l].freeze
 
         # @param text [String]
         # @return [Request]
@@ -19,15 +18,9 @@ module Windlass
         def self.read(text)
           data = JsonInput.new(SCHEMA).read(text)
           athlete = data.fetch("athlete")
-          Request.new(body: body(athlete), control_pause_s: athlete["control_pause_s"],
+          Request.new(body: Parts.body(athlete), control_pause_s: athlete["control_pause_s"],
             full_threshold: athlete["full_threshold"], segments: segments(data.fetch("segments")),
             floor: data.fetch("floor_sao2", Physiology::PLANNING_FLOOR))
-        end
-
-        def self.body(athlete)
-          Physiology::Body.new(**athlete.slice(*BODY_KEYS).transform_keys(&:to_sym))
-        rescue InvalidValue => error
-          raise InvalidInput, ["athlete.vital_capacity_l: #{error.message}"]
         end
 
         def self.segments(listed)
@@ -36,7 +29,7 @@ module Windlass
 
           listed.map { |segment| Timeline::Segment.from_h_plain(segment) }
         end
-        private_class_method :body, :segments
+        private_class_method :segments
       end
 
       # A {Physiology::Forecast} in, plain JSON values out. Nothing is rounded.

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Cli
+    # `plan [FILE]`: a protocol with a dose or a rung in, its segments out, and the forecast of its holds.
+    module Plan
+      NAME = "plan"
+      USAGE = "plan [FILE]"
+      OPTIONS = [].freeze
+      READS = true
+
+      # @param text [String] JSON
+      # @return [Hash] plain JSON values; holds is null without an athlete
+      # @raise [InvalidInput]
+      def self.call(text, _options)
+        data = Formats::JsonInput.new("plan.schema.json").read(text)
+        protocol = Formats::Parts.protocol(data)
+        dose = dose(data, protocol)
+        compiled = protocol.compile(dose)
+        forecast = Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments)
+        {protocol: protocol.id, dose: dose, seconds: Numbers.plain(compiled.total_ms/1000r),
+         segments: compiled.segments.map(&:to_h_plain), holds: forecast&.holds&.map(&:to_h)}
+      end
+
+      def self.dose(data, protocol)
+        return Formats::Parts.standing(data, Formats::Parts.ladder(data, protocol)).dose unless data.key?("dose")
+        raise InvalidInput, ["rung: comes with a dose; allowed: the one or the other"] if data.key?("rung")
+
+        dose = Formats::Parts.dose(data, protocol)
+        data["athlete"] ? protocol.fitted(dose, Formats::Parts.body(data["athlete"])) : dose
+      end
+      private_class_method :dose
+    end
+  end
+end

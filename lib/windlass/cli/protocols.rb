@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Cli
+    # `protocols`: the library, with parameters, levers and cautions. Reads nothing.
+    module Protocols
+      NAME = "protocols"
+      USAGE = "protocols"
+      OPTIONS = [].freeze
+      READS = false
+
+      # @return [Array<Hash>] plain JSON values
+      def self.call(_text, _options) = Windlass::Protocols::ALL.map { |protocol| entry(protocol) }
+
+      def self.entry(protocol)
+        {id: protocol.id, name: protocol.name, also: protocol.also, goal: protocol.goal, column: protocol.column, trains: protocol.trains,
+         cautions: protocol.cautions, places: protocol.places, disciplines: protocol.disciplines, needs: protocol.needs,
+         parameters: protocol.parameters.map { |one| parameter(one) },
+         levers: protocol.levers.map { |lever| lever.to_h.slice(:key, :step, :harder) },
+         clean_sessions: protocol.clean_sessions, strenuous: protocol.strenuous?, over_breathing: protocol.over_breathing?}
+      end
+
+      def self.parameter(one)
+        {key: one.key, words: one.words, unit: one.unit, minimum: one.range&.begin, maximum: one.range&.end, step: one.step,
+         choices: one.choices&.keys, numbers: one.numbers, optional: one.optional || nil}.compact
+      end
+      private_class_method :entry, :parameter
+    end
+  end
+end

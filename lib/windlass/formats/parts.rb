@@ -1,0 +1,123 @@
+# frozen_string_literal: true
+
+require "time"
+
+module Windlass
+  module Formats
+    # What the commands' questions have in common: an athlete, measures, a dose, sessions. Takes parsed JSON that fits its
+    # schema; what a schema can't say is refused here, with the path.
+    module Parts
+      BODY_KEYS = %w[sex age height_cm mass_kg vital_capacity_l posture thrift barometric_mmhg haemoglobin_g_l].freeze
+      MEASURE_KEYS = %w[control_pause_s control_pause_paused maximal_hold_s sustained_exhale_beats].freeze
+
+      # @return [Physiology::Body]
+      def self.body(athlete)
+        Physiology::Body.new(**athlete.slice(*BODY_KEYS).transform_keys(&:to_sym))
+      rescue InvalidValue => error
+        raise InvalidInput, ["athlete.vital_capacity_l: #{error.message}"]
+      end
+
+      # @return [Physiology::Model, nil] nil where no athlete is given
+      def self.model(data, posture: nil)
+        athlete = data["athlete"] or return
+        body = body(athlete)
+        Physiology::Model.new((posture && !athlete.key?("posture")) ? body.with(posture: posture) : body,
+          control_pause_s: athlete["control_pause_s"] || data.dig("measures", "control_pause_s"),
+          full_threshold: athlete["full_threshold"], floor: data.fetch("floor_sao2", Physiology::PLANNING_FLOOR))
+      end
+
+      # @return [Protocols::Protocol]
+      def self.protocol(data)
+        Protocols.find(data.fetch("protocol"))
+      rescue Unknown => error
+        raise InvalidInput, [error.message]
+      end
+
+      # @return [Measures::Values]
+      def self.measures(data)
+        Measures::Values.new(**data.fetch("measures", {}).slice(*MEASURE_KEYS).transform_keys(&:to_sym))
+      end
+
+      # @return [Progression::Ladder]
+      def self.ladder(data, protocol = protocol(data), measures = measures(data))
+        limits = data.fetch("limits", {}).transform_keys(&:to_sym)
+        unknown = limits.keys - protocol.levers.flat_map { |lever| [lever.key, *lever.opens.keys] }
+        raise InvalidInput, unknown.map { |key| "limits.#{key}: is not known here" } if unknown.any?
+
+        Progression::Ladder.new(protocol, measures, limits: limits,
+          outlook: data["athlete"] && Progression::Outlook.new(body(data["athlete"]).with(posture: :seated)))
+      end
+
+      # @return [Progression::Standing]
+      # @raise [InvalidInput] where the protocol is not offered, or has no such rung
+      def self.standing(data, ladder)
+        rung = data.fetch("rung", 0)
+        raise InvalidInput, ["measures: #{refusal(ladder, measures(data))}"] unless ladder.offered_at_all?
+        raise InvalidInput, ["rung: #{rung} is not allowed; allowed: 0 to #{ladder.top}"] if rung > ladder.top
+
+        standing = Progression::Standing.at(ladder, rung)
+        data["reduced"] ? standing.halved : standing
+      end
+
+      # @return [String] why a ladder has no rung
+      def self.refusal(ladder, measures)
+        ladder.cut || ladder.protocol.lacking(measures) || "#{ladder.protocol.name} is not offered: its start passes a limit."
+      end
+
+      # @return [Hash] a dose with symbols for keys
+      def self.dose(data, protocol)
+        dose = symbols(data.fetch("dose"))
+        faults = protocol.faults(dose) + Timeline::Breaks.faults(dose.fetch(:breaks, []))
+        raise InvalidInput, faults.map { |fault| "dose.#{fault}" } if faults.any?
+
+        dose.freeze
+      end
+
+      def self.symbols(value)
+        case value
+        when Hash then value.to_h { |key, inner| [key.to_sym, symbols(inner)] }
+        when Array then value.map { |inner| symbols(inner) }
+        else value
+        end
+      end
+
+      # @param path [String] for faults
+      # @return [Date]
+      def self.date(text, path)
+        Date.iso8601(text)
+      rescue Date::Error
+        raise InvalidInput, ["#{path}: #{text.inspect} is not allowed; allowed: a day such as 2026-03-02"]
+      end
+
+      # @param index [Object] the id of a session that has none
+      # @return [Progression::Session]
+      def self.session(given, path, index, protocol:, dose:)
+        rounds = given.fetch("rounds", []).map.with_index(1) { |round, number| round(round, number) }
+        Progression::Session.new(id: given.fetch("id", index), date: date(given.fetch("date"), "#{path}.date"), protocol: protocol,
+          dose: dose, rounds: rounds, effort: given["effort"], symptoms: given.fetch("symptoms", []).map(&:to_sym),
+          rounds_planned: given.fetch("rounds_planned", rounds.size), seconds_done: given["seconds_done"],
+          light: given.fetch("light", false), ended_at: given["ended_at"] && Time.iso8601(given["ended_at"]),
+          washout: given["washout_mmhg"])
+      end
+
+      def self.round(given, number)
+        Progression::Round.new(number: number, target_s: given["target_s"], held_s: given["held_s"],
+          skipped: given.fetch("skipped", false), first_breath: given["first_breath"]&.to_sym, sao2_low: given["sao2_low"])
+      end
+
+      # Sessions of the past: those of the asked protocol need a dose to be compared by, those of others do not.
+      # @return [Array<Progression::Session>]
+      def self.history(data, ladder)
+        data.fetch("history", []).map.with_index do |given, index|
+          id = given.fetch("protocol", ladder.protocol.id)
+          Progression.activity(id)
+          dose = (id == ladder.protocol.id) ? ladder.rungs[given.fetch("rung", 0)] : nil
+          session(given, "history[#{index}]", "history #{index}", protocol: id, dose: dose)
+        rescue Unknown => error
+          raise InvalidInput, ["history[#{index}].#{error.message}"]
+        end
+      end
+      private_class_method :round
+    end
+  end
+end

@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Formats
+    # What `bin/windlass ready` is asked, as a {Progression::Situation}.
+    module SituationReader
+      # @param data [Hash] that fits docs/formats/ready.schema.json
+      # @return [Progression::Situation]
+      # @raise [InvalidInput]
+      def self.read(data)
+        activity = activity(data)
+        ladder = activity.is_a?(Protocols::Protocol) ? Parts.ladder(data, activity) : nil
+        day = Parts.date(data.fetch("date"), "date")
+        Progression::Situation.new(date: day, now: data["now"] && Time.iso8601(data["now"]), activity: activity,
+          standing: ladder && Parts.standing(data, ladder), measures: Parts.measures(data), screen: screen(data),
+          stopped: data["stopped"], resting_until: data["resting_until"] && Parts.date(data["resting_until"], "resting_until"),
+          answers: answers(data), watcher: data["watcher"], mornings: mornings(data), context: context(data),
+          history: history(data, ladder), illness: illness(data), forecast_washout: washout(data, ladder))
+      end
+
+      def self.activity(data)
+        Progression.activity(data.fetch("protocol"))
+      rescue Unknown => error
+        raise InvalidInput, [error.message]
+      end
+
+      def self.screen(data)
+        given = data.fetch("screen")
+        unknown = given.fetch("conditions", []) - Screening::MATRIX.conditions.map { |one| one.id.to_s }
+        raise InvalidInput, unknown.map { |one| "screen.conditions: #{one.inspect} is not allowed; allowed: #{Screening::MATRIX.conditions.map(&:id).join(", ")}" } if unknown.any?
+
+        Screening::Screen.new(answered_on: day(given["answered_on"], "screen.answered_on"),
+          age: given["age"] || data.dig("athlete", "age") || Screening::Ages::ADULT, conditions: given.fetch("conditions", []).map(&:to_sym),
+          guardian_consent_on: day(given["guardian_consent_on"], "screen.guardian_consent_on"),
+          clearances: given.fetch("clearances", []).map.with_index { |one, index| clearance(one, "screen.clearances[#{index}]") })
+      end
+
+      def self.clearance(given, path)
+        Screening::Clearance.new(columns: given.fetch("columns").map(&:to_sym), given_on: day(given["given_on"], "#{path}.given_on"),
+          expires_on: day(given["expires_on"], "#{path}.expires_on"))
+      end
+
+      def self.day(text, path) = text && Parts.date(text, path)
+
+      def self.answers(data) = data.fetch("today", []).map(&:to_sym) + (data["water_today"] ? [Progression::TodaysQuestions::WATER] : [])
+
+      # A morning score that is valid ended with a bodily signal and a calm breath; one that is not did neither.
+      def self.mornings(data)
+        Measures::MorningSeries.new(data.dig("measures", "morning_control_pauses").to_a.map.with_index do |given, index|
+          taken = Parts.date(given.fetch("date"), "measures.morning_control_pauses[#{index}].date")
+          Measures::ControlPause.new(seconds: given.fetch("seconds"), taken_at: Time.new(taken.year, taken.month, taken.day, 7), on_waking: true,
+            ended_by: given.fetch("valid", true) ? :diaphragm : :distraction, first_breath: :calm)
+        end)
+      end
+
+      def self.context(data)
+        Measures::Context.new(use: data.fetch("control_pause_use", "primary").to_sym, sleep_signs: data.fetch("fall_expected", false))
+      end
+
+      def self.history(data, ladder)
+        ladder ? Parts.history(data, ladder) : Parts.history(data, Progression::Ladder.new(Protocols.find("quiet-breathing"), Measures::Values.new))
+      end
+
+      def self.illness(data)
+        given = data["illness"] or return
+        Progression::Illness.new(last_day: Parts.date(given.fetch("last_day"), "illness.last_day"), chest: given.fetch("chest", false))
+      end
+
+      def self.washout(data, ladder)
+        return unless ladder && data["athlete"]
+
+        dose = Parts.standing(data, ladder).dose
+        Parts.model(data, posture: ladder.protocol.posture).forecast(ladder.protocol.compile(dose).segments).holds.map(&:co2_washout).max
+      end
+      private_class_method :activity, :screen, :clearance, :day, :answers, :mornings, :context, :history, :illness, :washout
+    end
+  end
+end

@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    # What an athlete may be up to that is no protocol of the library; asked about its readiness as those are.
+    Activity = Value.define(:id, :name, :column, :holds, :over_breathing, :strenuous, :once_a_day, :days_running, :watched, :maximal) do
+      def initialize(id:, name:, column:, holds: true, over_breathing: false, strenuous: false, once_a_day: false,
+        days_running: nil, watched: false, maximal: false)
+        super
+      end
+
+      def columns(_dose) = [column]
+
+      alias_method :holds?, :holds
+      alias_method :over_breathing?, :over_breathing
+      alias_method :strenuous?, :strenuous
+      alias_method :once_a_day?, :once_a_day
+      alias_method :watched?, :watched
+      alias_method :maximal?, :maximal
+    end
+
+    MAXIMAL_TEST = Activity.new(id: "maximal-test", name: "A maximal hold", column: :tables, strenuous: true, watched: true, maximal: true)
+    WATER = Activity.new(id: "water", name: "Water", column: :water, watched: true)
+    ACTIVITIES = [MAXIMAL_TEST, WATER].freeze
+
+    # @param id [String] of a protocol or of an activity besides
+    # @return [Protocols::Protocol, Activity]
+    # @raise [Unknown]
+    def self.activity(id) = ACTIVITIES.find { |one| one.id == id } || Protocols.find(id)
+  end
+end

@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    # What the gas model says of the rungs of one athlete: how low oxygen falls, and where that cuts a ladder.
+    class Outlook
+      # A rung on which a hold falls under this is cut, with all above it.
+      CUT = 0.75
+      # Of an uneventful maximal hold this much counts as shown, for so long.
+      SHOWN_SHARE = 0.8
+      SHOWN_DAYS = 56
+
+      # @param body [Physiology::Body] seated
+      # @param shown_s [Numeric, nil] full-lung hold at rest that the athlete has shown
+      # @param memo [Hash] keeps what was simulated once: a ladder asks the same again and again
+      def initialize(body, shown_s: nil, memo: {})
+        @body = body
+        @shown_s = shown_s
+        @memo = memo
+      end
+
+      # @return [Hash] the dose with what the model sets of it
+      def fitted(protocol, dose)
+        remember(:fitted, protocol, dose) { protocol.fitted(dose, @body) }
+      end
+
+      # @return [Float] lowest saturation of any planned hold, 0..1
+      def lowest_saturation(protocol, dose)
+        remember(:saturation, protocol, dose) do
+          subject = rested(protocol.posture)
+          calibration = Physiology::Calibration.from(subject, control_pause_s: nil)
+          forecast = Physiology::Simulation.new(subject, calibration: calibration).run(protocol.compile(dose).segments)
+          forecast.holds.map(&:sao2_min).min || 1.0
+        end
+      end
+
+      # @return [String, nil] why this dose is not offered to this body
+      def objection(protocol, dose)
+        return if lowest_saturation(protocol, dose) >= CUT || shown?(protocol, dose)
+
+        "The gas model forecasts oxygen under #{(CUT * 100).round} % in a hold."
+      end
+
+      def care?(protocol, dose) = lowest_saturation(protocol, dose) < Physiology::PLANNING_FLOOR
+
+      private
+
+      # Dry holds at rest on full lungs, no longer than what was shown: warned about, not cut.
+      def shown?(protocol, dose)
+        return false if @shown_s.nil?
+
+        segments = protocol.compile(dose).segments
+        [nil, *segments].each_cons(2).select { |_, segment| segment.hold? }.all? do |before, hold|
+          before&.to == :full && hold.mets <= Timeline::REST_METS && hold.seconds <= @shown_s
+        end
+      end
+
+      def rested(posture)
+        @memo[[:rested, @body, posture]] ||= Physiology::Subject.rested(@body.with(posture: posture))
+      end
+
+      def remember(what, protocol, dose) = @memo.fetch([what, @body, protocol.id, dose]) { |key| @memo[key] = yield }
+    end
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    # Whether a session may be done today, and how. Common practice, cautiously set; no published source.
+    module Readiness
+      # In reading order, strongest first. A rule is a file in this folder and a line here.
+      ALL = [
+        BlockScreening, BlockSuspended, BlockResting, BlockToday, BlockWater, BlockBuddy, WaitStrenuous, WaitMaximal, WaitDay,
+        LightControlPause, BackIllness, BackLayoff
+      ].freeze
+
+      # state: one of {STATES}. standing: where the session is done, nil for what has no ladder. dose: as it is to be done.
+      Ready = Value.define(:state, :reasons, :standing, :dose) do
+        def go? = %i[yes light].include?(state)
+
+        def light? = state == :light
+      end
+
+      # @param situation [Situation]
+      # @return [Ready] the strongest state, the lowest rung of all that fired, every reason
+      def self.of(situation)
+        reasons = ALL.filter_map { |rule| rule.check(situation) }.sort_by.with_index { |one, index| [STATES.index(one.state), index] }
+        state = reasons.first&.state || :yes
+        standing = [situation.standing, *reasons.map(&:standing)].compact.min_by.with_index { |one, index| [anew?(one, situation) ? -1 : one.rung, index] }
+        Ready.new(state: state, reasons: reasons.freeze, standing: standing, dose: dose(standing, state))
+      end
+
+      # A standing on another ladder is one that begins anew.
+      def self.anew?(standing, situation) = situation.standing && standing.ladder.rungs != situation.standing.ladder.rungs
+
+      def self.dose(standing, state)
+        return standing&.dose unless state == :light
+
+        standing.protocol.lightened(standing.dose)
+      end
+      private_class_method :anew?, :dose
+    end
+  end
+end

@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Readiness
+      # Days away, and the rungs that they cost; the longest begins anew.
+      LAYOFF_RUNGS = {10 => 1, 21 => 2}.freeze
+      LAYOFF_ANEW_DAYS = 42
+      LAYOFF_SHARE = 0.8
+
+      BackLayoff = Rule.new("back.layoff", :yes,
+        "more than 10, 21 or 42 days since the last session of this protocol",
+        "one rung lower; two; rung 0 of a ladder from 0.8 of the old measure, and a new measure after two clean sessions") do |situation|
+        past = situation.newest { |one| one.begun? && one.protocol == situation.activity.id }
+        next if past.nil? || situation.standing.nil?
+
+        days = (situation.date - past.date).to_i
+        rungs = LAYOFF_RUNGS.select { |longer_than, _| days > longer_than }.values.last
+        next if rungs.nil?
+
+        text = "#{days} days since the last session of this."
+        if days > LAYOFF_ANEW_DAYS
+          {text: "#{text} From the lowest rung of a smaller ladder; measure anew after two clean sessions.", lifts: "A session done.",
+           standing: Standing.of(situation.activity, situation.measures.scaled(LAYOFF_SHARE)) || situation.standing.at(0)}
+        else
+          {text: "#{text} #{(rungs == 1) ? "One rung" : "Two rungs"} lower.", lifts: "A session done.", standing: situation.standing.at(situation.standing.rung - rungs)}
+        end
+      end
+    end
+  end
+end

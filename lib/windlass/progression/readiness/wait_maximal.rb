@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Readiness
+      MAXIMAL_DAYS = 7
+      WaitMaximal = Rule.new("wait.maximal", :wait,
+        "today's is a maximal test and another was within 7 days", "until then") do |situation|
+        maximal = situation.activity == MAXIMAL_TEST
+        past = maximal && situation.newest { |one| one.activity == MAXIMAL_TEST && situation.date - one.date < MAXIMAL_DAYS }
+        past && {text: "The last maximal test was on #{Words.date(past.date)}.", lifts: "Ready on #{Words.date(past.date + MAXIMAL_DAYS)}."}
+      end
+    end
+  end
+end

@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    # Cuts a ladder where a rung needs more than the screening leaves open: retention after mere breathing, locks; and at
+    # 16 and 17 holds longer than half of the best. What the whole family needs is asked before every session.
+    ScreenGuard = Value.define(:screen, :on, :maximal_hold_s) do
+      # @param screen [Screening::Screen]
+      # @param on [Date]
+      # @param maximal_hold_s [Numeric, nil]
+      # @return [String, nil]
+      def objection(protocol, dose)
+        finding = (protocol.columns(dose) - [protocol.column]).map { |column| screen.finding(column, on: on) }.reject(&:allows?).first
+        return finding.reasons.first if finding
+
+        Screening::Ages.hold_objection(screen.age, protocol.longest_hold_s(dose), maximal_hold_s) if protocol.column == :tables
+      end
+    end
+  end
+end

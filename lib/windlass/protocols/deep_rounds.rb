@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Protocols
+    # F10, deep-breath rounds: over-breathing, then a retention on empty lungs, under a cap that the gas model sets.
+    # Common practice, no source; the cap: docs/gas-model.md.
+    class DeepRounds < Protocol
+      BREATH_S = 3.2r
+      SETTLE_S = 120
+      REST_S = 90
+      # Where no model has been asked: shorter than any that it computes.
+      UNASKED_CAP_S = 20
+
+      about id: "deep-rounds", name: "Deep-breath rounds", goal: :tolerance, column: :over, places: %i[mat chair],
+        needs: {control_pause_s: 0}, clean_sessions: 3, posture: :lying, over_breathing: true, computed: %i[cap_s],
+        trains: "Full breathing and a retention after it, in rounds: a morning practice, dry, lying or seated.",
+        cautions: [
+          "Over-breathing delays the urge, so it does not protect: the cap is a limit, never a target.",
+          "Lying or seated, on dry ground. No swim, surf, dive, bath or cold immersion for 12 hours after it, no driving and no standing in it.",
+          "Tingling comes from low carbon dioxide: breathe softer; if it is strong, stop."
+        ]
+
+      parameter :breaths, "deep breaths", :breaths, 10..40, step: 5, shapes: :breathing
+      parameter :cap_s, "hold, at most", :s, 5..90, step: 1, shapes: :hold
+      parameter :recovery_hold_s, "recovery hold", :s, 10..20, step: 1
+      parameter :rounds, "rounds", :rounds, 1..4, step: 1
+
+      lever :rounds, step: 1, limit: 3
+      lever :breaths, step: 5, limit: 30
+
+      def write(line, dose)
+        line.breathe(SETTLE_S, phase: :settle, cue: "Lie down, and breathe easily")
+        (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
+      end
+
+      # The lowest cap of all rounds, down to whole seconds; never over what the dose says already.
+      def fitted(dose, body)
+        cap_s = [dose[:cap_s], computed_cap_s(dose, body)].compact.min
+        dose.merge(cap_s: cap_s).freeze
+      end
+
+      # @return [String] `2 rounds of 20 breaths, hold to the urge, 45 s at most`
+      def in_words(dose)
+        "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:breaths], "breath")}, hold to the urge, #{Words.seconds(cap_s(dose))} at most"
+      end
+
+      private
+
+      def starting_dose(_measures) = {breaths: 20, cap_s: nil, recovery_hold_s: 15, rounds: 2}
+
+      def cap_s(dose) = dose[:cap_s] || UNASKED_CAP_S
+
+      # First with the cap of the first round, then of all with that one: a round leans on those before it.
+      def computed_cap_s(dose, body)
+        cap_s = before_holds(dose.merge(cap_s: UNASKED_CAP_S)).first(1).map { |before| Physiology::Cap.seconds(body, before) }.min
+        before_holds(dose.merge(cap_s: cap_s)).map { |before| Physiology::Cap.seconds(body, before) }.min.floor
+      end
+
+      # What comes before the empty hold of each round.
+      def before_holds(dose)
+        segments = compile(dose).segments
+        segments.each_index.select { |index| segments[index].until == :cap }.map { |index| segments.take(index) }
+      end
+
+      def round(line, dose)
+        line.within(phase: :work) do
+          dose[:breaths].times do |number|
+            line.inhale(BREATH_S / 2, to: :big, cue: "In, fully: #{number + 1} of #{dose[:breaths]}")
+            line.exhale(BREATH_S / 2, to: :passive, cue: (number + 1 == dose[:breaths]) ? "Out, and stay" : "Out, let it fall")
+          end
+          line.hold(cap_s(dose), until: :cap, cue: "Hold, empty, to the urge")
+          line.inhale(3, to: :full, cue: "One recovery breath in")
+          line.hold(dose[:recovery_hold_s], cue: "Hold, full")
+        end
+        line.within(phase: :rest) do
+          line.exhale(3, to: :passive, cue: "Out, and breathe naturally")
+          line.breathe(REST_S - 3, cue: "Breathe naturally")
+        end
+      end
+    end
+  end
+end

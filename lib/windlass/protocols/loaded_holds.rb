@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Protocols
+    # F5, loaded holds with prone recovery. Common practice, no source; the effort: see {Physiology::Effort}.
+    class LoadedHolds < Protocol
+      REPETITION_S = 2
+      FILL_S = 2
+      OUT_S = 2
+      # A slow belly breath, face down.
+      BREATH_S = 5
+
+      about id: "loaded-holds", name: "Loaded holds", goal: :recovery, column: :loaded, places: %i[ground],
+        disciplines: WAVES + ["combat sport"], needs: {maximal_hold_s: 40}, shortest_hold_s: 5, clean_sessions: 3, strenuous: true,
+        once_a_day: true, opt_in: true,
+        trains: "From worked up to calm at once: a work set, a hold in a plank, a few slow breaths, and on.",
+        cautions: ["Dry, soft ground only, with somebody beside. Many schools never hold the breath under effort: it is for " \
+          "those whose sport asks for it."]
+
+      parameter :repetitions, "press-ups", :repetitions, 5..20, step: 1, shapes: :effort
+      parameter :hold_s, "hold", :s, 5..60, step: 5, shapes: :hold
+      parameter :breaths, "recovery breaths", :breaths, 1..12, step: 1, shapes: :rest
+      parameter :rounds, "rounds", :rounds, 2..8, step: 1
+
+      lever :hold_s, step: 5, limit: ->(measures) { [20, Numbers.down_to_multiple(measures.maximal_hold_s * 3/10r, 5)].min }
+      lever :breaths, step: -1, harder: :down, limit: 3
+      lever :rounds, step: 1, limit: 8
+      lever :repetitions, step: 2, limit: 16
+
+      def write(line, dose)
+        line.breathe(60, phase: :settle, cue: "Stand or kneel, and breathe easily")
+        (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
+      end
+
+      # @return [String] `4 rounds: 10 press-ups, hold 10 s, 5 breaths`
+      def in_words(dose)
+        "#{Words.count(dose[:rounds], "round")}: #{Words.count(dose[:repetitions], "press-up")}, hold #{Words.hold(dose[:hold_s])}, " \
+        "#{Words.count(dose[:breaths], "breath")}"
+      end
+
+      private
+
+      def starting_dose(_measures) = {repetitions: 10, hold_s: 10, breaths: 5, rounds: 4}
+
+      def round(line, dose)
+        effort = Physiology::Effort
+        line.within(phase: :work) do
+          line.breathe(dose[:repetitions] * REPETITION_S, rate: effort::RATES.fetch(:vigorous), mets: effort::METS.fetch(:vigorous),
+            repetitions: dose[:repetitions], cue: "Press-ups, breathing on")
+          line.inhale(FILL_S, to: :big, mets: effort::METS.fetch(:moderate), cue: "A big breath in")
+          line.hold(dose[:hold_s], mets: effort::METS.fetch(:moderate), cue: "Hold in a plank")
+        end
+        line.within(phase: :rest) do
+          line.exhale(OUT_S, to: :passive, cue: "Out, and lie face down")
+          line.breathe(dose[:breaths] * BREATH_S, breaths: dose[:breaths], cue: "Slow belly breaths, hands on the head")
+        end
+      end
+    end
+  end
+end

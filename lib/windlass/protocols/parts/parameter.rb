@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Protocols
+    # A number of a dose as a coach may set it by hand.
+    Parameter = Value.define(:key, :words, :unit, :range, :step, :shapes, :choices, :numbers, :optional) do
+      # @param key [Symbol] of the dose
+      # @param unit [Symbol] :s, :min, :beats, :bpm, :breaths, :repetitions, :rounds, :counts, :count_s, ...
+      # @param range [Range, nil] what is allowed
+      # @param step [Numeric, nil] what one press of an arrow key adds
+      # @param shapes [Symbol, nil] part of the session that it shapes: :hold, :rest, :breathing or :effort
+      # @param choices [Hash{String => String}, nil] in place of a number: values and their words
+      # @param numbers [Integer, nil] so many numbers in place of one
+      # @param optional [Boolean] a dose may do without
+      def initialize(key:, words:, unit: nil, range: nil, step: nil, shapes: nil, choices: nil, numbers: nil, optional: false)
+        super
+      end
+
+      # @return [String] `10 to 300 s`, for faults and hints
+      def allowed
+        return choices.keys.join(", ") if choices
+
+        span = "#{Words.number(range.begin)} to #{Words.number(range.end)}"
+        numbers ? "#{numbers} numbers of #{span}" : [span, UNITS[unit]].compact.join(" ")
+      end
+
+      # @return [String, nil] what is wrong with a value
+      def fault(value)
+        "#{value.nil? ? "nothing" : value.inspect} is not allowed; allowed: #{allowed}" unless allows?(value)
+      end
+
+      private
+
+      def allows?(value)
+        return choices.key?(value) if choices
+        return number?(value) unless numbers
+
+        value.is_a?(Array) && value.size == numbers && value.all? { |one| number?(one) } && value.any?(&:positive?)
+      end
+
+      def number?(value)
+        value.is_a?(Numeric) && value.real? && range.cover?(value) && (!whole? || value % 1 == 0)
+      end
+
+      # Things that are counted come whole.
+      def whole? = WHOLE.include?(unit)
+    end
+
+    UNITS = {
+      s: "s", min: "min", beats: "beats", bpm: "beats a minute", breaths: "breaths", repetitions: "repetitions",
+      count_s: "s a count", counts: "counts", rounds: "rounds", sets: "sets a day", steps: "steps", holds: "holds",
+      cycles: "cycles a round", repeats: "times", stage: nil
+    }.freeze
+    WHOLE = %i[beats breaths repetitions rounds sets steps holds cycles repeats stage].freeze
+  end
+end

@@ -1,0 +1,133 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Protocols
+    # What every protocol family answers. A dose is a frozen Hash, keyed by the family's parameters; `breaks`, where it has
+    # any, are single rounds that leave the pattern.
+    #
+    # A family says what it is with `about`, `parameter` and `lever`, and defines `starting_dose(measures)`,
+    # `write(line, dose)` and `in_words(dose)`.
+    class Protocol
+      class << self
+        # @see Facts
+        def about(**facts) = @facts = Facts.new(**facts)
+
+        # @see Parameter
+        def parameter(key, words, unit = nil, range = nil, **more)
+          parameters << Parameter.new(key: key, words: words, unit: unit, range: range, **more)
+        end
+
+        # @see Lever; words and unit are those of the parameter
+        def lever(key, **more)
+          named = parameters.find { |one| one.key == key }
+          levers << Lever.new(key: key, words: named.words, unit: named.unit, **more)
+        end
+
+        attr_reader :facts
+
+        def parameters = @parameters ||= []
+
+        def levers = @levers ||= []
+      end
+
+      Facts.members.each { |fact| define_method(fact) { self.class.facts[fact] } }
+
+      alias_method :holds?, :holds
+      alias_method :over_breathing?, :over_breathing
+      alias_method :strenuous?, :strenuous
+      alias_method :once_a_day?, :once_a_day
+      alias_method :watched?, :watched
+      alias_method :opt_in?, :opt_in
+      alias_method :by_minutes?, :by_minutes
+
+      # @return [Array<Parameter>] in the order in which they are set
+      def parameters = self.class.parameters
+
+      # @return [Array<Lever>] in the order in which the ladder moves them
+      def levers = self.class.levers
+
+      # What is merely logged has no ladder.
+      def laddered? = levers.any?
+
+      # @param measures [Measures::Values]
+      # @return [Hash, nil] the starting dose; nil where a measure that it needs is missing or too small
+      def start(measures) = lacking(measures) ? nil : starting_dose(measures).freeze
+
+      # @return [String, nil] which measure is missing, or too small
+      def lacking(measures)
+        needs.each do |measure, least|
+          has = measures[measure] or return "#{name} needs #{Measures::NAMES.fetch(measure)} first."
+          return "#{name} needs #{Measures::NAMES.fetch(measure)} of #{least} s or more; it is #{Words.seconds(has)}." if has < least
+        end
+        nil
+      end
+
+      # @param dose [Hash]
+      # @return [Timeline::Compiled] one set
+      def compile(dose)
+        whole = Timeline::Compiler.compile { |line| write(line, dose) }
+        Timeline::Breaks.apply(whole, dose.fetch(:breaks, []))
+      end
+
+      # @param dose [Hash]
+      # @return [Array<Symbol>] columns of the screening table that this dose falls under; the strictest binds
+      def columns(_dose) = [column].compact
+
+      # What the gas model sets of a dose; most doses it leaves as they are.
+      # @param body [Physiology::Body]
+      def fitted(dose, _body) = dose
+
+      # @return [Boolean] two doses of one rung
+      def same_dose?(one, other) = one.except(*computed) == other.except(*computed)
+
+      # Sets that together make one session, on one day.
+      def sets(dose) = dose.fetch(:sets, 1)
+
+      # @return [Numeric] seconds of a whole session of this dose
+      def seconds(dose) = Rational(compile(dose).total_ms, 1000) * sets(dose)
+
+      # @return [Numeric] seconds held in a whole session of this dose
+      def hold_seconds(dose) = Rational(compile(dose).hold_ms, 1000) * sets(dose)
+
+      # @return [Numeric] the longest hold that it plans, seconds
+      def longest_hold_s(dose) = compile(dose).holds.map { |place| place.segment.seconds }.max || 0
+
+      # @return [Integer] holds that a whole session of this dose has to have
+      def rounds(dose) = compile(dose).holds.size * sets(dose)
+
+      # @return [Hash] half of what an ease at the lowest rung halves; counted things stay whole
+      def halved(dose)
+        half = dose[halves]/2r
+        dose.merge(halves => Numbers.plain((parameters.find { |one| one.key == halves }.unit == :min) ? half : half.ceil)).freeze
+      end
+
+      # A light day: holds shorter by a fifth, down to five seconds; two thirds of the rounds.
+      LIGHT_HOLD = 4/5r
+      LIGHT_ROUNDS = 2/3r
+      LIGHT_STEP_S = 5
+
+      # @return [Hash]
+      def lightened(dose)
+        shorter = parameters.select { |one| one.shapes == :hold && one.unit == :s && dose[one.key] }.to_h do |one|
+          [one.key, [Numbers.plain(Numbers.down_to_multiple(dose[one.key] * LIGHT_HOLD, light_step_s)), one.range.begin].max]
+        end
+        dose.merge(shorter, halves => (dose[halves] * LIGHT_ROUNDS).ceil).freeze
+      end
+
+      def light_step_s = LIGHT_STEP_S
+
+      # @param dose [Hash] as it came
+      # @return [Array<String>] `hold_s: 900 is not allowed; allowed: 5 to 300 s`
+      def faults(dose)
+        known = parameters.to_h { |parameter| [parameter.key, parameter] }
+        unknown = (dose.keys - known.keys - [:breaks]).map { |key| "#{key}: is not known here" }
+        unknown + parameters.filter_map do |parameter|
+          next if (parameter.optional || computed.include?(parameter.key)) && dose[parameter.key].nil?
+
+          fault = dose.key?(parameter.key) ? parameter.fault(dose[parameter.key]) : "is missing"
+          fault && "#{parameter.key}: #{fault}"
+        end
+      end
+    end
+  end
+end

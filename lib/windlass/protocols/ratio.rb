@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Protocols
+    # F8, ratio breathing: in, hold full, out, hold empty, in counts. Common practice, no source.
+    class Ratio < Protocol
+      about id: "ratio", name: "Ratio breathing", goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds,
+        trains: "An even, counted breath with short holds: four parts that keep their proportions.",
+        cautions: ["Out of breath before the end of a count: shorten the count, not the ratio."]
+
+      parameter :pattern, "in, hold full, out, hold empty", :counts, 0..32, step: 0.5, numbers: 4, shapes: :hold
+      parameter :count_s, "a count", :count_s, 0.4..2, step: 0.1, shapes: :breathing
+      parameter :rounds, "rounds", :rounds, 1..40, step: 1
+
+      # The first count leads; the rest follow in proportion, to the nearest half count, halves up.
+      FIRST_COUNT = {
+        read: ->(dose) { dose[:pattern].first },
+        write: ->(dose, first) {
+          dose.merge(pattern: dose[:pattern].map { |count| Numbers.plain((count * 2r * first / dose[:pattern].first).round/2r) }.freeze)
+        }
+      }.freeze
+
+      lever :rounds, step: 1, limit: 12
+      lever :pattern, step: 1, limit: 6, **FIRST_COUNT
+
+      def write(line, dose)
+        breath_in, full, out, empty = dose[:pattern]
+        part = ->(counts, **details) { [counts.rationalize(1/100r) * dose[:count_s].rationalize(1/10_000r), {beats: counts, **details}] }
+        (1..dose[:rounds]).each do |round|
+          line.within(round: round, phase: :work) do
+            write_part(line, :inhale, *part[breath_in, to: level(dose), cue: "In"])
+            write_part(line, :hold, *part[full, cue: "Hold, full"])
+            write_part(line, :exhale, *part[out, to: :passive, cue: "Out"])
+            write_part(line, :hold, *part[empty, cue: "Hold, empty"])
+          end
+        end
+      end
+
+      # Holds longer than the breath in are retention work.
+      def columns(dose) = [(dose[:pattern].values_at(1, 3).max > dose[:pattern].first) ? :retention : :breath]
+
+      # @return [String] `6 rounds of 4 : 2 : 4 : 2, 1 s a count`
+      def in_words(dose)
+        pattern = dose[:pattern].map { |count| Words.number(count) }.join(" : ")
+        "#{Words.count(dose[:rounds], "round")} of #{pattern}, #{Words.seconds(dose[:count_s])} a count"
+      end
+
+      private
+
+      def starting_dose(_measures) = {pattern: [4, 2, 4, 2].freeze, count_s: 1, rounds: 6}
+
+      # Slow cycles need a bigger breath to bring the same air.
+      def level(dose) = (dose[:pattern].sum * dose[:count_s] > LONG_CYCLE_S) ? :big : :easy
+
+      LONG_CYCLE_S = 20
+      private_constant :LONG_CYCLE_S
+
+      def write_part(line, kind, seconds, details) = line.public_send(kind, seconds, **details)
+    end
+  end
+end

@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Protocols
+    # F18, walking holds: steps on a passive exhale. Logged, not laddered. Common practice, no source.
+    class WalkingHolds < Protocol
+      STEP_S = 0.6r
+      REST_S = 60
+
+      about id: "walking-holds", name: "Walking holds", goal: :recovery, column: :tables, places: %i[ground], disciplines: APNOEA + WAVES,
+        trains: "Moving calmly after a breath out: so many steps without breathing, then recover.",
+        cautions: ["Flat ground, soft surroundings, somebody beside. Stop walking as soon as it is not steady."]
+
+      parameter :steps, "steps", :steps, 10..40, step: 2, shapes: :hold
+      parameter :rounds, "rounds", :rounds, 1..10, step: 1
+
+      def write(line, dose)
+        line.breathe(60, phase: :settle, cue: "Walk slowly, and breathe easily")
+        (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
+      end
+
+      # @return [String] `4 times 10 steps on a passive breath out`
+      def in_words(dose) = "#{Words.count(dose[:rounds], "time")} #{Words.count(dose[:steps], "step")} on a passive breath out"
+
+      private
+
+      def starting_dose(_measures) = {steps: 10, rounds: 4}
+
+      def round(line, dose)
+        effort = Physiology::Effort
+        line.within(phase: :work, mets: effort::METS.fetch(:walking)) do
+          line.exhale(3, to: :passive, cue: "A passive breath out")
+          line.hold(dose[:steps] * STEP_S, repetitions: dose[:steps], cue: "Walk, holding")
+        end
+        line.breathe(REST_S, phase: :rest, cue: "Stand, and breathe naturally")
+      end
+    end
+  end
+end

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Timeline
+    # Single rounds that leave the pattern: another hold, another rest.
+    module Breaks
+      LENGTHS_S = {hold_s: (1..600), rest_s: (1..1200)}.freeze
+      KEYS = [:round, *LENGTHS_S.keys].freeze
+      # Natural breathing that a rest keeps at least, whatever its breaths in and out take.
+      SHORTEST_MS = 1000
+
+      # @param compiled [Compiled]
+      # @param breaks [Array<Hash>] {round:, hold_s:, rest_s:}; of a round that is not there nothing is changed
+      # @return [Compiled]
+      def self.apply(compiled, breaks)
+        return compiled if breaks.empty?
+
+        changes = breaks.to_h { |one| [one[:round], one] }
+        Compiled.new(compiled.segments.chunk_while { |a, b| a.round == b.round }.flat_map do |round|
+          changes.key?(round.first.round) ? broken(round, changes[round.first.round]) : round
+        end)
+      end
+
+      # @param breaks [Object] as they came
+      # @return [Array<String>] what is wrong with them
+      def self.faults(breaks)
+        return ["breaks: #{breaks.inspect} is not allowed; allowed: a list of rounds"] unless breaks.is_a?(Array)
+
+        breaks.each_with_index.flat_map { |one, index| faults_of(one).map { |fault| "breaks[#{index}]#{fault}" } }
+      end
+
+      # The whole rest of a round is what was asked, its breaths in and out included.
+      def self.broken(round, change)
+        rest_ms = round.select { |segment| segment.phase == :rest }.sum(&:ms)
+        round.map do |segment|
+          if segment.hold? && change[:hold_s]
+            segment.with(ms: (change[:hold_s] * 1000).round)
+          elsif segment.rest? && change[:rest_s]
+            segment.with(ms: [segment.ms + (change[:rest_s] * 1000).round - rest_ms, SHORTEST_MS].max)
+          else
+            segment
+          end
+        end
+      end
+
+      def self.faults_of(one)
+        return [": #{one.inspect} is not allowed; allowed: #{KEYS.join(", ")}"] unless one.is_a?(Hash) && (one.keys - KEYS).empty?
+
+        round = (one[:round].is_a?(Integer) && one[:round] > 0) ? [] : [".round: #{one[:round].inspect} is not allowed; allowed: the number of a round"]
+        round + LENGTHS_S.filter_map do |key, range|
+          ".#{key}: #{one[key].inspect} is not allowed; allowed: #{range.begin} to #{range.end} s" unless one[key].nil? || (one[key].is_a?(Numeric) && range.cover?(one[key]))
+        end
+      end
+      private_class_method :broken, :faults_of
+    end
+  end
+end
