@@ -3,9 +3,16 @@
 module Windlass
   # Asks the gas model about an athlete. What the model has to know of a person is put together here and nowhere else.
   module Forecasts
+    # What ladders asked the model once: the same for the same body and dose. Begun anew before it grows large.
+    MEMO = {} # rubocop:disable Style/MutableConstant
+    MOST_REMEMBERED = 20_000
+
     # @param athlete [Records::Athlete]
     # @return [String, nil] why there is no forecast for this athlete
-    def self.objection(athlete, on:) = Physiology::ModelRange.objection(age: athlete.age_on(on))
+    def self.objection(athlete, on:)
+      known = athlete.to_screen(on: on).conditions
+      Physiology::ModelRange.objection(age: athlete.age_on(on), pregnant: known.include?(:pregnancy), lung_disease: known.include?(:lung_disease))
+    end
 
     # @param timeline [Timeline::Compiled]
     # @param on [Date]
@@ -22,5 +29,24 @@ module Windlass
         control_pause_s: athlete.to_values.control_pause_s, full_threshold: athlete.full_threshold,
         oximeter_logged: athlete.oximeter_logged)
     end
+
+    # @param values [Measures::Values]
+    # @return [Progression::Outlook, nil] what bounds this athlete's ladders
+    def self.outlook(athlete, on:, values: athlete.to_values)
+      return if objection(athlete, on: on)
+
+      MEMO.clear if MEMO.size > MOST_REMEMBERED
+      Progression::Outlook.new(athlete.to_body(on: on), shown_s: shown_s(athlete, on, values), memo: MEMO)
+    end
+
+    # Eight tenths of an uneventful maximal hold that is not too old.
+    def self.shown_s(athlete, on, values)
+      return if values.maximal_hold_s.nil?
+
+      newest = athlete.measures.select { |measure| measure.kind == "maximal_hold" }.max_by(&:taken_at) or return
+      recent = newest.taken_at.getlocal.to_date > on - Progression::Outlook::SHOWN_DAYS
+      newest.value * Progression::Outlook::SHOWN_SHARE if recent && newest.to_kind.uneventful?(newest.to_taken)
+    end
+    private_class_method :shown_s
   end
 end

@@ -9,7 +9,7 @@ module Windlass
     # @raise [Error] where the model has nothing to say
     def self.readings(session, from_s:)
       timeline = session.to_timeline
-      forecast = Forecasts.of(session.athlete, timeline, on: session.local_date)
+      forecast = session.forecast_of_plan
       raise Error, Forecasts.objection(session.athlete, on: session.local_date) if forecast.nil?
 
       Physiology::SimulatedOximeter.new(timeline, forecast.trace, random: Random.new(session.id),

@@ -16,6 +16,11 @@ require_relative "routes/today"
 require_relative "routes/athletes"
 require_relative "routes/screenings"
 require_relative "routes/control_pauses"
+require_relative "routes/library"
+require_relative "routes/own_protocols"
+require_relative "routes/measures"
+require_relative "routes/days"
+require_relative "routes/moves"
 require_relative "routes/prescriptions"
 require_relative "routes/sessions"
 require_relative "routes/suspensions"
@@ -43,6 +48,11 @@ module Windlass
     register Routes::Athletes
     register Routes::Screenings
     register Routes::ControlPauses
+    register Routes::Library
+    register Routes::OwnProtocols
+    register Routes::Measures
+    register Routes::Days
+    register Routes::Moves
     register Routes::Prescriptions
     register Routes::Sessions
     register Routes::Suspensions

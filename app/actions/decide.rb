@@ -44,7 +44,7 @@ module Windlass
         session.prescription.moves.create!(account_id: session.account_id, session: session, decided_at: now,
           local_date: session.local_date, verdict: verdict.verdict, decided: decided,
           overruled_because: (because if decided != verdict.verdict), reasons: verdict.reasons.map(&:to_h),
-          dose_before: verdict.from.dose, dose_after: target&.dose)
+          dose_before: verdict.from.dose, reduced_before: verdict.from.reduced, dose_after: target&.dose)
       end
       private_class_method :move, :rest, :record
     end

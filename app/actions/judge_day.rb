@@ -16,11 +16,13 @@ module Windlass
           history: history(session), standing: standing)
       end
 
-      # Where the athlete stood with the dose that was run.
+      # Where the athlete stood with the dose that was run; a light day's dose is no rung.
       def self.standing_at(session)
         prescription = session.prescription
-        Progression::Standing.of(session.to_protocol, session.athlete.to_values, dose: session.to_dose,
-          limits: Records::Record.dose(prescription.limits), reduced: session.reduced)
+        values = session.athlete.to_values
+        dose = session.light ? Records::Record.dose(prescription.dose) : session.to_dose
+        Progression::Standing.of(session.to_protocol, values, dose: dose, reduced: session.reduced,
+          **prescription.to_bounds(on: session.local_date, values: values))
       end
 
       def self.history(session)

@@ -8,32 +8,41 @@ module Windlass
     # click or the back button makes no second one.
     module PlanSession
       # @return [Records::Session]
-      # @raise [Error] where a suspension binds
+      # @raise [Error] where the athlete is not ready for it, with what lifts it
       def self.call(prescription, now:)
-        refuse(prescription, now)
-        standing = prescription.to_standing or raise Error, "#{prescription.to_protocol.name} needs a measure first."
-        planned(prescription, standing, now) || create(prescription, standing, now)
+        raise Error, prescription.quiet_words if prescription.quiet?
+
+        ready = ready(prescription, now)
+        raise Error, ready.reasons.flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ") unless ready.go?
+
+        planned(prescription, ready, now) || create(prescription, ready, now)
       end
 
-      def self.refuse(prescription, now)
-        hindrance = prescription.hindrance_on(now.to_date)
-        raise Error, hindrance if hindrance
+      def self.ready(prescription, now)
+        situations = Situations.new([prescription.athlete], now: now)
+        values = situations.values(prescription.athlete)
+        standing = prescription.to_standing(on: now.to_date, values: values)
+        raise Error, prescription.to_protocol.lacking(values) || "The measures do not offer this protocol any more." if standing.nil?
+
+        situations.ready(prescription, standing)
       end
 
-      def self.planned(prescription, standing, now)
+      def self.planned(prescription, ready, now)
         prescription.sessions.where(state: %w[planned running], local_date: now.to_date).order(:id).reverse
-          .find { |session| session.to_dose == standing.dose }
+          .find { |session| session.to_dose == ready.dose }
       end
 
-      def self.create(prescription, standing, now)
+      def self.create(prescription, ready, now)
         athlete = prescription.athlete
-        timeline = standing.protocol.compile(standing.dose)
+        protocol = prescription.to_protocol
+        timeline = protocol.compile(ready.dose)
+        forecast = Forecasts.of(athlete, timeline, on: now.to_date, posture: protocol.posture, trace: false)
         prescription.sessions.create!(account_id: athlete.account_id, athlete: athlete, uuid: SecureRandom.uuid,
-          protocol: prescription.protocol, dose: standing.dose, rung: standing.rung, reduced: standing.reduced,
-          segments: timeline.segments.map(&:to_h_plain), planned_at: now, local_date: now.to_date,
-          forecast: Forecasts.of(athlete, timeline, on: now.to_date, trace: false)&.then { |one| Records::Session.forecast_columns(one) })
+          protocol: prescription.protocol, dose: ready.dose, rung: ready.standing.rung, reduced: ready.standing.reduced, light: ready.light?,
+          segments: timeline.segments.map(&:to_h_plain), planned_at: now, local_date: now.to_date, posture: protocol.posture,
+          forecast: forecast && Records::Session.forecast_columns(forecast), washout: forecast&.holds&.map(&:co2_washout)&.max)
       end
-      private_class_method :refuse, :planned, :create
+      private_class_method :ready, :planned, :create
     end
   end
 end

@@ -2,20 +2,53 @@
 
 module Windlass
   module Actions
-    # Gives an athlete a protocol, dosed from the newest measures. One open prescription a protocol.
+    # Gives an athlete a protocol, dosed from the newest measures, or one of the coach's own. One open prescription a family.
     module Prescribe
-      # @return [Records::Prescription, nil] nil where a measure is missing
-      def self.call(athlete, protocol, now:)
-        open = athlete.prescriptions.open.find_by(protocol: protocol.id)
-        return open if open && !open.quiet?
-        return if open && protocol.holds? && !measured_since?(athlete, open.quiet_since)
+      # @param own [Records::OwnProtocol, nil] a dose and a name to begin from
+      # @return [Records::Prescription]
+      # @raise [Error] where the athlete is not offered it: why, and what would be needed
+      def self.call(athlete, protocol, now:, own: nil)
+        raise Error, "#{protocol.name} is only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless asked_for?(athlete, protocol)
 
-        standing = Progression::Standing.of(protocol, athlete.to_values) or return
-        open ? begin_anew(open, standing) : create(athlete, protocol, standing, now)
+        open = athlete.prescriptions.open.find_by(protocol: protocol.id)
+        return open if open && !open.quiet? && own.nil?
+        raise Error, open.quiet_words if open&.quiet? && protocol.holds? && !measured_since?(athlete, open.quiet_since)
+
+        write(athlete, protocol, own, open, now)
       end
 
+      # A drill that some schools never do is opted into by the athlete's discipline.
+      def self.asked_for?(athlete, protocol) = !protocol.opt_in? || athlete.disciplines.intersect?(protocol.disciplines)
+
+      # @return [String, nil] why the athlete is not offered a protocol
+      def self.objection(athlete, protocol, on:, values: athlete.to_values, from: nil)
+        ladder = ladder(athlete, protocol, on, values, from)
+        return if ladder.offered_at_all?
+
+        ladder.cut || protocol.lacking(values) || "Not offered: its start passes a limit of this athlete's."
+      end
+
+      def self.ladder(athlete, protocol, on, values, from)
+        Progression::Ladder.new(protocol, values, from: from, **athlete.to_bounds(on: on, values: values))
+      end
+
+      def self.write(athlete, protocol, own, open, now)
+        values = athlete.to_values
+        objection = objection(athlete, protocol, on: now.to_date, values: values, from: own&.to_dose)
+        raise Error, objection if objection
+
+        standing = Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, own&.to_dose), 0)
+        athlete.transaction do
+          open&.update!(state: "ended", quiet_since: nil) if own
+          (open && own.nil?) ? begin_anew(open, standing) : create(athlete, protocol, standing, own, now)
+        end
+      end
+
+      # What was waited for may be any measure that doses are computed from.
       def self.measured_since?(athlete, moment)
-        athlete.control_pauses.any? { |pause| pause.valid? && pause.taken_at > moment }
+        athlete.measures.reload.any? do |measure|
+          measure.taken_at > moment && (measure.control_pause? ? measure.to_control_pause.valid? : measure.kind == "maximal_hold")
+        end
       end
 
       def self.begin_anew(prescription, standing)
@@ -23,11 +56,11 @@ module Windlass
         prescription
       end
 
-      def self.create(athlete, protocol, standing, now)
+      def self.create(athlete, protocol, standing, own, now)
         athlete.prescriptions.create!(account_id: athlete.account_id, protocol: protocol.id, dose: standing.dose,
-          started_on: now.to_date)
+          started_on: now.to_date, own_name: own&.name, own_dose: own&.dose)
       end
-      private_class_method :measured_since?, :begin_anew, :create
+      private_class_method :ladder, :write, :measured_since?, :begin_anew, :create
     end
   end
 end

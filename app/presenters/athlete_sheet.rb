@@ -66,19 +66,32 @@ module Windlass
 
       # @return [Array<PrescriptionSheet>]
       def prescriptions
-        @prescriptions ||= athlete.prescriptions.open.includes(:athlete).map { |one| PrescriptionSheet.new(one, now: @now) }
+        @prescriptions ||= begin
+          situations = Situations.new([athlete], now: @now)
+          athlete.prescriptions.open.order(:id).map { |one| PrescriptionSheet.new(one, now: @now, situations: situations) }
+        end
       end
 
-      # @return [Array<Protocols::Protocol>] what could be prescribed besides
-      def prescribable
-        taken = prescriptions.reject(&:quiet?).map { |one| one.protocol.id }
-        Protocols::ALL.reject { |protocol| taken.include?(protocol.id) }
+      # @return [DaysChart]
+      def days
+        since = @today - (DaysChart::DAYS - 1)
+        @days ||= DaysChart.new(DaysChart.held(athlete, since: since), Records::Move.kept.where(prescription_id: athlete.prescription_ids, local_date: since..).to_a, today: @today)
+      end
+
+      # The newest of each other measure, in words.
+      # @return [Array<Array(String, String, String)>] name, reading's headline, address
+      def other_measures
+        newest = athlete.measures.where.not(kind: "control_pause").order(:taken_at).to_a.index_by(&:kind)
+        Measures::KINDS.filter_map do |kind|
+          measure = newest[kind.id] or next
+          [kind.name, "#{kind.value_words(measure.value)}, #{Dates.near(measure.taken_at.getlocal.to_date, @today)}", "/measures/#{measure.uuid}"]
+        end
       end
 
       def log
         @log ||= SessionLog.new(
           athlete.sessions.run.where(local_date: (@today - LOG_DAYS)..).includes(:rounds).in_order.to_a,
-          Records::Move.where(prescription_id: athlete.prescription_ids).where(local_date: (@today - LOG_DAYS)..).to_a
+          Records::Move.kept.where(prescription_id: athlete.prescription_ids).where(local_date: (@today - LOG_DAYS)..).to_a
         )
       end
 

@@ -18,8 +18,7 @@ module Windlass
       def cautions = session.to_protocol.cautions
 
       def line
-        @line ||= BreathLine.new(timeline, session.athlete.to_body(on: session.local_date), title: "The session ahead",
-          forecast: Forecasts.of(session.athlete, timeline, on: session.local_date))
+        @line ||= BreathLine.new(timeline, session.to_body, title: "The session ahead", forecast: session.forecast_of_plan)
       end
 
       # @return [Hash{String => String}] what each key does

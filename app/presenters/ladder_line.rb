@@ -26,8 +26,20 @@ module Windlass
         return "Next: the whole of this rung" if @standing.reduced
 
         lever, now, later = @standing.ladder.change_after(@standing.rung)
-        lever ? "Next: #{lever.words} #{Words.number(now)} → #{Words.number(later)}" : "Top rung: take a new measure"
+        return "Logged, not laddered" unless @standing.protocol.laddered?
+        return top_words if lever.nil?
+
+        "Next: #{lever.words} #{value(lever, now)} → #{value(lever, later)}"
       end
+
+      # @return [Boolean] holds of this rung are forecast to fall under the planning floor
+      def care?(rung) = @standing.ladder.care?(rung)
+
+      private
+
+      def top_words = @standing.ladder.cut ? "Top rung for now: #{@standing.ladder.cut}" : "Top rung: take a new measure"
+
+      def value(lever, number) = (lever.unit == :s) ? Words.hold(number) : Words.number(number)
     end
   end
 end

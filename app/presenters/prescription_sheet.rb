@@ -7,9 +7,11 @@ module Windlass
       attr_reader :prescription
 
       # @param prescription [Records::Prescription]
-      def initialize(prescription, now:)
+      # @param situations [Situations, nil] where it is put together for several at once
+      def initialize(prescription, now:, situations: nil)
         @prescription = prescription
         @now = now
+        @situations = situations || Situations.new([prescription.athlete], now: now)
       end
 
       def id = prescription.id
@@ -18,26 +20,78 @@ module Windlass
 
       def protocol = prescription.to_protocol
 
-      def title = "#{protocol.name}, #{athlete.name}"
+      def name = prescription.name
+
+      def title = "#{name}, #{athlete.name}"
 
       def quiet? = prescription.quiet?
 
-      def standing = @standing ||= prescription.to_standing
+      def standing
+        return @standing if defined?(@standing)
 
-      def runnable? = hindrance.nil?
+        @standing = prescription.to_standing(on: today, values: values)
+      end
 
-      # Cautions of the protocol, and those that the screening adds.
+      # @return [Progression::Ready, nil] nil where nothing is offered
+      def ready = @ready ||= standing && @situations.ready(prescription, standing)
+
+      def runnable? = hindrance.nil? && ready.go?
+
+      # @return [Records::Day] what was said today; empty where nothing was
+      def day = @day ||= athlete.day_on(today)
+
+      # @return [String, nil]
+      def day_said
+        return if day.new_record?
+
+        said = day.to_answers.map { |answer| Progression::TodaysQuestions::ALL.fetch(answer) }
+        said.empty? ? "well" : Words.list(said)
+      end
+
+      # @return [Array<Array(Symbol, String, Boolean)>]
+      def questions = Progression::TodaysQuestions::ALL.map { |answer, words| [answer, words, day.says?(answer)] }
+
+      # Asking again may change it: what bars is said today, or nobody was named.
+      ASKED_TODAY = %w[block.today block.water block.buddy].freeze
+
+      def askable? = !quiet? && (ready.go? || (ready.reasons.reject(&:go?).map(&:rule) - ASKED_TODAY).empty?)
+
+      # @return [Array<Array(Protocols::Lever, String)>] levers, and how far the trade's own limit goes
+      def limits
+        protocol.levers.map { |lever| [lever, Forms::TypedNumbers.show(lever.limit_for(values, Records::Record.dose(prescription.limits).slice(*switches)), lever)] }
+      end
+
+      def switches = protocol.levers.flat_map { |lever| lever.opens.keys }
+
+      # Cautions of the protocol, and those that the screening and the model add.
       def cautions
-        finding = athlete.to_screen(on: today).finding(protocol.column, on: today)
-        protocol.cautions + ((finding.state == :care) ? finding.reasons : [])
+        findings = protocol.columns(dose_today || {}).map { |column| athlete.to_screen(on: today).finding(column, on: today) }
+        protocol.cautions + findings.select { |one| one.state == :care }.flat_map(&:reasons).uniq + [care].compact
       end
 
-      # Why it can't be run now.
+      # Why it is not there to be run at all.
       def hindrance
-        @hindrance ||= prescription.hindrance_on(today) || ("#{protocol.name} needs #{protocol.needs} first." if standing.nil?)
+        return prescription.quiet_words if quiet?
+
+        Actions::Prescribe.objection(athlete, protocol, on: today, values: values, from: Records::Record.dose(prescription.own_dose)) if standing.nil?
       end
 
-      def dose = protocol.in_words(standing.dose)
+      # @return [Array<Progression::Readiness::Reason>]
+      def reasons = ready ? ready.reasons : []
+
+      # @return [String] `ready`, `light day`, `wait`, `not today`
+      def readiness = READY_WORDS.fetch(lower? ? :lower : ready.state)
+
+      READY_WORDS = {block: "not today", wait: "wait", light: "light day", yes: "ready", lower: "start lower"}.freeze
+
+      # @return [Hash] as it is to be done today
+      def dose_today = ready&.dose
+
+      def lower? = ready.state == :yes && ready.reasons.any?
+
+      def dose = protocol.in_words(dose_today)
+
+      def posture = (protocol.posture == :lying) ? "lying" : Protocols::PLACES.fetch(protocol.places.first)
 
       def ladder = LadderLine.new(standing)
 
@@ -47,7 +101,7 @@ module Windlass
 
       def set
         done = prescription.sessions.run.where(local_date: @now.to_date).count
-        sets = protocol.sets(standing.dose)
+        sets = protocol.sets(dose_today)
         (done < sets) ? "Set #{done + 1} of #{sets}" : "All #{sets} sets of today are done"
       end
 
@@ -75,15 +129,21 @@ module Windlass
         end
       end
 
-      def timeline = @timeline ||= protocol.compile(standing.dose)
+      def timeline = @timeline ||= protocol.compile(dose_today)
 
       private
 
       def today = @now.to_date
 
-      def forecast = @forecast ||= Forecasts.of(athlete, timeline, on: today)
+      def values = @situations.values(athlete)
 
-      def body = athlete.to_body(on: today)
+      def forecast = @forecast ||= Forecasts.of(athlete, timeline, on: today, posture: protocol.posture)
+
+      def body = athlete.to_body(on: today, posture: protocol.posture)
+
+      def care
+        "A forecast hold falls under the planning floor: somebody beside, and an oximeter on." if standing&.ladder&.care?(standing.rung)
+      end
     end
   end
 end

@@ -4,12 +4,12 @@ module Windlass
   module Presenters
     # All athletes, one line each.
     class Roster
-      Row = Value.define(:name, :athlete_id, :about, :control_pause, :standing)
+      Row = Value.define(:name, :athlete_id, :about, :control_pause, :maximal_hold, :standing)
 
       def initialize(account, today:)
-        @athletes = account.athletes.by_name.includes(:prescriptions, :suspensions).to_a
+        @athletes = account.athletes.by_name.includes(:suspensions, :screenings, :clearances, prescriptions: :athlete).to_a
         @today = today
-        @newest = Records::Measure.newest_control_pauses(@athletes.map(&:id))
+        @values = Records::Measure.newest_values(@athletes)
       end
 
       def empty? = @athletes.empty?
@@ -18,11 +18,13 @@ module Windlass
         @athletes.map do |athlete|
           Row.new(name: athlete.name, athlete_id: athlete.id, standing: standing(athlete),
             about: [athlete.age_on(@today), *athlete.disciplines].join(", "),
-            control_pause: @newest[athlete.id] ? Words.seconds(@newest[athlete.id]) : "–")
+            control_pause: seconds(athlete, :control_pause_s), maximal_hold: seconds(athlete, :maximal_hold_s))
         end
       end
 
       private
+
+      def seconds(athlete, measure) = @values.fetch(athlete.id)[measure]&.then { |value| Words.hold(value) } || "–"
 
       def standing(athlete)
         bound = athlete.suspension_on(@today)
@@ -35,10 +37,10 @@ module Windlass
       end
 
       def words(prescription, athlete)
-        return "#{prescription.to_protocol.name}: quiet breathing until a new measure" if prescription.quiet?
+        return "#{prescription.name}: quiet breathing until a new measure" if prescription.quiet?
 
-        standing = prescription.to_standing(athlete.to_values(@newest[athlete.id]))
-        standing ? "#{prescription.to_protocol.name}, #{LadderLine.new(standing).place.downcase}" : "Needs a measure"
+        standing = prescription.to_standing(on: @today, values: @values.fetch(athlete.id))
+        standing ? "#{prescription.name}, #{LadderLine.new(standing).place.downcase}" : "#{prescription.name}: not offered by the measures"
       end
     end
   end

@@ -19,7 +19,7 @@ module Windlass
 
       def athlete = session.athlete
 
-      def title = "#{session.to_protocol.name}, #{athlete.name}"
+      def title = "#{session.prescription.name}, #{athlete.name}"
 
       def about
         set = session.sets_of_the_day.index { |one| one.id == session.id }
@@ -43,8 +43,8 @@ module Windlass
       end
 
       def line
-        BreathLine.new(session.to_timeline, athlete.to_body(on: session.local_date), title: "#{title}, as it was done",
-          rounds: session.rounds, forecast: Forecasts.of(athlete, session.to_timeline, on: session.local_date))
+        BreathLine.new(session.to_timeline, session.to_body, title: "#{title}, as it was done",
+          rounds: session.rounds, forecast: session.forecast_of_plan)
       end
 
       # @return [Array<Round>]

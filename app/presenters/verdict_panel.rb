@@ -49,11 +49,19 @@ module Windlass
         end
       end
 
-      def move = @move ||= Records::Move.find_by(prescription_id: session.prescription_id, local_date: session.local_date)
+      def move = @move ||= Records::Move.kept.find_by(prescription_id: session.prescription_id, local_date: session.local_date)
 
       def decided_words
         sentence = "Decided: #{WORDS.fetch(move.decided.to_sym).downcase}"
         move.overruled? ? "#{sentence}, over #{move.verdict}: #{move.overruled_because}" : sentence
+      end
+
+      # @return [Boolean] the newest move, which may still be taken back
+      def takes_back? = Actions::TakeBack.allowed?(move)
+
+      # @return [String, nil] what the judge says since the log was edited
+      def now_words
+        "Judged anew after the edit: #{WORDS.fetch(move.verdict_now.to_sym).downcase}. #{move.reason_now}" if move.verdict_now
       end
 
       # A stop acts when it is saved, decided day or not.

@@ -6,6 +6,7 @@ module Windlass
       self.table_name = "athletes"
       belongs_to :account, class_name: "Windlass::Records::Account"
       has_many :measures
+      has_many :days
       has_many :prescriptions
       has_many :sessions
       has_many :suspensions
@@ -31,11 +32,11 @@ module Windlass
       # @return [Array<Measures::ControlPause>] in order of time
       def control_pauses = measures.select(&:control_pause?).sort_by(&:taken_at).map(&:to_control_pause)
 
-      # @param control_pause_s [Float, nil] the newest valid one, where it has been read already
       # @return [Measures::Values] what doses are computed from
-      def to_values(control_pause_s = Measure.newest_control_pauses([id])[id])
-        Measures::Values.new(control_pause_s: control_pause_s, control_pause_paused: control_pause_use == "paused")
-      end
+      def to_values = Measure.newest_values([self]).fetch(id)
+
+      # @return [Records::Day] of that date; a new one where nothing was said yet
+      def day_on(date) = days.find { |day| day.local_date == date } || days.build(account_id: account_id, local_date: date)
 
       # @param on [Date] the day of the reading: the baseline is that of the fortnight before it
       # @return [Measures::Context]
@@ -50,6 +51,12 @@ module Windlass
         newest = screenings.max_by { |one| [one.answered_on, one.id] }
         Windlass::Screening::Screen.new(answered_on: newest&.answered_on, conditions: newest ? newest.conditions.map(&:to_sym) : [],
           guardian_consent_on: newest&.guardian_consent_on, clearances: clearances.map(&:to_core), age: age_on(on))
+      end
+
+      # @return [Hash] what bounds every ladder of this athlete: the gas model, the screening
+      def to_bounds(on:, values:)
+        {outlook: Forecasts.outlook(self, on: on, values: values),
+         guards: [Progression::ScreenGuard.new(screen: to_screen(on: on), on: on, maximal_hold_s: values.maximal_hold_s)]}
       end
 
       # @return [Suspension, nil] the one that binds today, stops before rests

@@ -6,7 +6,7 @@ module Windlass
     class Prescription < Record
       self.table_name = "prescriptions"
       belongs_to :athlete
-      has_many :moves
+      has_many :moves, -> { kept }
       has_many :sessions
 
       scope :open, -> { where.not(state: "ended") }
@@ -16,26 +16,24 @@ module Windlass
       # Quiet breathing, until a measure newer than this has been taken.
       def fall_quiet(now) = update!(state: "quiet", quiet_since: now, reduced: false)
 
-      # Why it can't be run on that day: a suspension, the screening, or a measure that is waited for.
-      # @return [String, nil]
-      def hindrance_on(date)
-        bound = to_protocol.holds? ? athlete.suspension_on(date) : nil
-        return bound.reason if bound
+      def quiet_words = "Quiet breathing for now, until a new measure has been taken."
 
-        finding = athlete.to_screen(on: date).finding(to_protocol.column, on: date)
-        return finding.reasons.join(" ") unless finding.allows?
-
-        "Quiet breathing for now, until a new control pause has been taken." if quiet?
-      end
+      # @return [String] what the coach calls it
+      def name = own_name || to_protocol.name
 
       # @return [Protocols::Protocol]
       def to_protocol = Protocols.find(protocol)
 
+      # @param on [Date]
       # @param values [Measures::Values]
-      # @return [Progression::Standing, nil] nil where the measures do not offer the protocol
-      def to_standing(values = athlete.to_values)
-        Progression::Standing.of(to_protocol, values, dose: Record.dose(dose),
-          limits: Record.dose(limits), reduced: reduced)
+      # @return [Progression::Standing, nil] nil where the measures, the model or the screening do not offer the protocol
+      def to_standing(on:, values: athlete.to_values)
+        Progression::Standing.of(to_protocol, values, dose: Record.dose(dose), reduced: reduced, **to_bounds(on: on, values: values))
+      end
+
+      # @return [Hash] what bounds the ladder: the coach, the model, the screening
+      def to_bounds(on:, values:)
+        {limits: Record.dose(limits), from: Record.dose(own_dose), **athlete.to_bounds(on: on, values: values)}
       end
     end
   end

@@ -6,8 +6,8 @@ module Windlass
     class Record < ActiveRecord::Base
       self.abstract_class = true
 
-      # Doses are stored as JSON; the core's doses have symbols for keys.
-      def self.dose(hash) = hash&.transform_keys(&:to_sym)&.freeze
+      # Doses are stored as JSON; the core's doses have symbols for keys, down to their breaks.
+      def self.dose(hash) = hash && Protocols.dose(hash)
     end
   end
 end

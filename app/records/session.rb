@@ -9,12 +9,12 @@ module Windlass
       belongs_to :prescription
       has_many :rounds, -> { order(:number) }
       has_many :journal_events
-      has_one :move
+      has_one :move, -> { kept }
 
       scope :run, -> { where(state: %w[done stopped]) }
       # Days on which no verdict has been decided.
       scope :undecided, -> {
-        decided = Move.where("moves.prescription_id = sessions.prescription_id").where("moves.local_date = sessions.local_date")
+        decided = Move.kept.where("moves.prescription_id = sessions.prescription_id").where("moves.local_date = sessions.local_date")
         where.not(decided.arel.exists)
       }
       scope :in_order, -> { order(:started_at, :id) }
@@ -33,13 +33,20 @@ module Windlass
 
       def to_dose = Record.dose(dose)
 
+      # @return [Physiology::Body] of the athlete, in the posture of the session
+      def to_body = athlete.to_body(on: local_date, posture: posture.to_sym)
+
+      # @return [Physiology::Forecast, nil] of the whole plan, with its trace
+      def forecast_of_plan = Forecasts.of(athlete, to_timeline, on: local_date, posture: posture.to_sym)
+
       # @return [Timeline::Compiled] as it was planned
       def to_timeline = Timeline::Compiled.new(segments.map { |segment| Timeline::Segment.from_h_plain(segment) })
 
       # @return [Progression::Session] this set alone
       def to_core
         Progression::Session.new(id: id, date: local_date, protocol: protocol, dose: to_dose, effort: effort,
-          symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.map(&:to_core), seconds_done: done_ms && done_ms / 1000.0)
+          symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.map(&:to_core), seconds_done: done_ms && done_ms / 1000.0,
+          ended_at: ended_at&.getlocal, washout: washout)
       end
 
       COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms].freeze
@@ -54,6 +61,29 @@ module Windlass
             symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []), seconds_done: done_ms && done_ms / 1000.0)
         end
       end
+
+      HELD = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped)"
+      BEGUN = "(#{HELD} OR coalesce(done_ms, 0) > 0)"
+      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql(HELD), :done_ms].freeze
+
+      # The days of recent sessions, and the newest of each protocol however old.
+      # @return [Array<Array(Integer, Progression::Outline)>] athlete and session
+      def self.outlines(athlete_ids, since:)
+        begun = run.where(athlete_id: athlete_ids)
+        newest = begun.where(BEGUN).group(:athlete_id, :protocol).pluck(Arel.sql("athlete_id, protocol, max(local_date)"))
+        old = newest.filter_map do |athlete_id, protocol, date|
+          day = date.to_date
+          [athlete_id, Progression::Outline.new(id: "newest #{protocol}", date: day, protocol: protocol)] if day < since
+        end
+        begun.where(local_date: since..).pluck(*OUTLINE).map { |athlete_id, *row| [athlete_id, outline(*row)] } + old
+      end
+
+      # Begun is what held something, or ran where minutes are judged.
+      def self.outline(id, date, protocol, ended_at, washout, held, done_ms)
+        begun = held == 1 || (Protocols.find(protocol).by_minutes? && done_ms.to_i > 0)
+        Progression::Outline.new(id: id, date: date, protocol: protocol, ended_at: ended_at&.getlocal, washout: washout, begun: begun)
+      end
+      private_class_method :outline
 
       # @return [Array<Session>] the sets of this day and dose, this one among them
       def sets_of_the_day

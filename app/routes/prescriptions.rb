@@ -8,23 +8,48 @@ module Windlass
 
         app.post("/athletes/:athlete_id/prescriptions") do
           protocol = Protocols.find(params[:protocol].to_s)
-          prescription = Actions::Prescribe.call(athlete, protocol, now: now)
-          raise Error, "#{protocol.name} needs #{protocol.needs} first." unless prescription
-
-          redirect to("/prescriptions/#{prescription.id}"), 303
+          redirect to("/prescriptions/#{Actions::Prescribe.call(athlete, protocol, now: now).id}"), 303
         end
 
         app.get("/prescriptions/:id") do
-          page = Presenters::PrescriptionSheet.new(prescription, now: now)
-          erb :"prescriptions/show", locals: {title: page.title, page: page}
+          prescription_sheet(prescription)
         end
 
+        # Today's questions stand before it: what they say is kept, and may forbid it.
         app.post("/prescriptions/:id/sessions") do
-          redirect to("/sessions/#{Actions::PlanSession.call(prescription, now: now).uuid}/deck"), 303
+          record = prescription
+          day = Forms::DayForm.parse(params)
+          raise Error, day.errors.map { |field, fault| "#{field}: #{fault}" }.join("; ") unless day.valid?
+
+          Actions::KeepDay.call(record.athlete, day.values, now: now) if params[:asked]
+          redirect to("/sessions/#{Actions::PlanSession.call(record.reload, now: now).uuid}/deck"), 303
+        end
+
+        app.post("/prescriptions/:id/limits") do
+          record = prescription
+          form = Forms::LimitsForm.parse(params, protocol: record.to_protocol, measures: record.athlete.to_values)
+          next prescription_sheet(record, limits: form) unless form.valid?
+
+          record.update!(limits: form.limits)
+          redirect to("/prescriptions/#{record.id}"), 303
+        end
+
+        app.post("/prescriptions/:id/end") do
+          record = prescription
+          record.update!(state: "ended", quiet_since: nil)
+          redirect to("/athletes/#{record.athlete_id}"), 303
         end
       end
 
       module Helpers
+        def prescription_sheet(record, limits: nil)
+          status 422 if limits
+          page = Presenters::PrescriptionSheet.new(record, now: now)
+          known = Records::Record.dose(record.limits)
+          limits ||= Forms::LimitsForm.from(known, record.to_protocol, record.athlete.to_values)
+          erb :"prescriptions/show", locals: {title: page.title, page: page, limits: limits}
+        end
+
         def prescription
           Records::Prescription.where(account_id: account.id).find(Integer(params[:id], 10))
         rescue ArgumentError, RangeError

@@ -14,5 +14,15 @@ module Windlass
     def self.find(id)
       ALL.find { |protocol| protocol.id == id } or raise Unknown.new("protocol", id, ALL.map(&:id))
     end
+
+    # @param value [Object] a dose as JSON or YAML give it
+    # @return [Object] with symbols for keys, down to its breaks; frozen
+    def self.dose(value)
+      case value
+      when Hash then value.to_h { |key, inner| [key.to_sym, dose(inner)] }.freeze
+      when Array then value.map { |inner| dose(inner) }.freeze
+      else value
+      end
+    end
   end
 end

@@ -42,7 +42,7 @@ RSpec.describe "Presenters" do
 
       expect(line.knots.map(&:current)).to eq [false, false, true, false, false, false, false, false]
       expect(line.knots.count(&:passed)).to eq 2
-      expect([line.place, line.next_step]).to eq ["Rung 3 of 8", "Next: seconds a hold 5 → 6"]
+      expect([line.place, line.next_step]).to eq ["Rung 3 of 8", "Next: hold 5 s → 6 s"]
     end
 
     it "says what comes after the top and after half of the bottom" do

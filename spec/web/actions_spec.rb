@@ -22,14 +22,14 @@ RSpec.describe "Actions", :web do
       make_pause(athlete, 6, at: clock.now)
 
       expect(session.reload.to_timeline.holds.map { |place| place.segment.ms }.uniq).to eq [5_000]
-      expect(prescription.reload.to_standing.dose[:hold_s]).to eq 3
+      expect(prescription.reload.to_standing(on: clock.now.to_date).dose[:hold_s]).to eq 3
     end
 
     it "says which measure is missing where the protocol is not offered any more" do
       prescription
       Windlass::Records::Measure.delete_all
 
-      expect { described_class.call(prescription.reload, now: clock.now) }.to raise_error Windlass::Error, "Small holds needs a measure first."
+      expect { described_class.call(prescription.reload, now: clock.now) }.to raise_error Windlass::Error, "Small holds needs a valid control pause first."
     end
   end
 
@@ -74,7 +74,7 @@ RSpec.describe "Actions", :web do
 
       expect(prescription.reload).to be_quiet
       expect { Windlass::Actions::PlanSession.call(prescription, now: clock.now) }.to raise_error Windlass::Error, /Quiet breathing/
-      expect(prescribe(athlete)).to be_nil
+      expect { prescribe(athlete) }.to raise_error Windlass::Error, /until a new measure/
       make_pause(athlete, 30, at: clock.now + 60)
       expect(prescribe(athlete).reload).to have_attributes(state: "active", reduced: false)
     end

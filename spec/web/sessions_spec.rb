@@ -143,7 +143,7 @@ RSpec.describe "Sessions", :web do
       submit(path, "#{path}/decision", {"effort" => "3", "symptoms" => ["lightheaded"], "seen" => "rest", "decided" => "accept"})
 
       submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/sessions")
-      expect([last_response.status, text]).to match [422, /Rest with quiet breathing until 9 March 2026/]
+      expect([last_response.status, text]).to match [422, /Rest with quiet breathing. On 9 March 2026/]
       clock.now = WebHelpers::NOON + 7 * 86_400
       expect(plan.to_dose).to eq({hold_s: 5, minutes: 5, sets: 2})
     end
@@ -182,7 +182,7 @@ RSpec.describe "Sessions", :web do
       expect(JSON.parse(page.at("#plan").text)["segments"].map { |one| one["kind"] }.uniq).to eq %w[inhale exhale]
       get("/")
       expect(page.css("section[aria-labelledby=train] li").map { |row| row.text.split.join(" ") })
-        .to eq ["Ines Aldaya Set 1 of 1 33 breaths, in 3 s and out 6 s, 5 min Rung 1 of 11 Run"]
+        .to eq ["Ines Aldaya Quiet breathing 33 breaths, in 3 s and out 6 s, 5 min Rung 1 of 11 Ask, run"]
     end
   end
 
@@ -209,7 +209,7 @@ RSpec.describe "Sessions", :web do
       clear[clinician: "Dr Amadi, cardiologist", cleared_on: "2026-03-02"]
 
       submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/prescriptions", "protocol" => "small-holds")
-      expect([last_response.status, text]).to match [422, /needs a valid control pause first/]
+      expect([last_response.status, text]).to match [422, /until a new measure has been taken/]
       make_pause(athlete, 11, at: WebHelpers::NOON + 60)
       submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/prescriptions", "protocol" => "small-holds")
       expect(prescription.reload.attributes).to include("state" => "active", "dose" => {"hold_s" => 5, "minutes" => 5, "sets" => 2})

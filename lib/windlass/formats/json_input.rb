@@ -86,6 +86,7 @@ module Windlass
         return rules["enum"].map { |one| one.nil? ? "null" : one }.join(", ") if rules["enum"]
         return FORMATS.fetch(rules["format"] || rules["pattern"]) if rules["format"] || rules["pattern"]
         return "at least #{rules["minItems"]} entries" if rules["minItems"]
+        return "text of #{rules["minLength"]} to #{rules["maxLength"]} characters" if rules["minLength"]
 
         [Array(rules["type"]).map { |type| TYPES.fetch(type) }.join(" or "), range(rules)].reject(&:empty?).join(", ")
       end

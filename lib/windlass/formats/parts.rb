@@ -66,19 +66,11 @@ module Windlass
 
       # @return [Hash] a dose with symbols for keys
       def self.dose(data, protocol)
-        dose = symbols(data.fetch("dose"))
-        faults = protocol.faults(dose) + Timeline::Breaks.faults(dose.fetch(:breaks, []))
+        dose = Protocols.dose(data.fetch("dose"))
+        faults = protocol.faults(dose).map { |key, fault| "#{key}: #{fault}" } + Timeline::Breaks.faults(dose.fetch(:breaks, []))
         raise InvalidInput, faults.map { |fault| "dose.#{fault}" } if faults.any?
 
-        dose.freeze
-      end
-
-      def self.symbols(value)
-        case value
-        when Hash then value.to_h { |key, inner| [key.to_sym, symbols(inner)] }
-        when Array then value.map { |inner| symbols(inner) }
-        else value
-        end
+        dose
       end
 
       # @param path [String] for faults

@@ -20,8 +20,9 @@ module Windlass
     end
 
     MAXIMAL_TEST = Activity.new(id: "maximal-test", name: "A maximal hold", column: :tables, strenuous: true, watched: true, maximal: true)
+    EMPTY_TEST = Activity.new(id: "empty-test", name: "An empty hold", column: :retention)
     WATER = Activity.new(id: "water", name: "Water", column: :water, watched: true)
-    ACTIVITIES = [MAXIMAL_TEST, WATER].freeze
+    ACTIVITIES = [MAXIMAL_TEST, EMPTY_TEST, WATER].freeze
 
     # @param id [String] of a protocol or of an activity besides
     # @return [Protocols::Protocol, Activity]

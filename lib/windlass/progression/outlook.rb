@@ -10,6 +10,9 @@ module Windlass
       SHOWN_SHARE = 0.8
       SHOWN_DAYS = 56
 
+      # A hold at rest no longer than this is harmless to every body, and not simulated.
+      HARMLESS_S = 12
+
       # @param body [Physiology::Body] seated
       # @param shown_s [Numeric, nil] full-lung hold at rest that the athlete has shown
       # @param memo [Hash] keeps what was simulated once: a ladder asks the same again and again
@@ -36,14 +39,21 @@ module Windlass
 
       # @return [String, nil] why this dose is not offered to this body
       def objection(protocol, dose)
-        return if lowest_saturation(protocol, dose) >= CUT || shown?(protocol, dose)
+        return if harmless?(protocol, dose) || lowest_saturation(protocol, dose) >= CUT || shown?(protocol, dose)
 
         "The gas model forecasts oxygen under #{(CUT * 100).round} % in a hold."
       end
 
-      def care?(protocol, dose) = lowest_saturation(protocol, dose) < Physiology::PLANNING_FLOOR
+      def care?(protocol, dose) = !harmless?(protocol, dose) && lowest_saturation(protocol, dose) < Physiology::PLANNING_FLOOR
 
       private
+
+      def harmless?(protocol, dose)
+        remember(:harmless, protocol, dose) do
+          segments = protocol.compile(dose).segments
+          segments.none? { |segment| segment.mets > Timeline::REST_METS || (segment.hold? && segment.seconds > HARMLESS_S) }
+        end
+      end
 
       # Dry holds at rest on full lungs, no longer than what was shown: warned about, not cut.
       def shown?(protocol, dose)

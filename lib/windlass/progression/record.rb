@@ -30,13 +30,14 @@ module Windlass
       def row
         @row ||= begin
           same = @earlier.reverse.lazy.select { |past| past.protocol == session.protocol && !past.light && past.begun? }
-          [session, *same.take_while { |past| protocol.same_dose?(past.dose, session.dose) }].reverse
+          [*(session.light ? [] : [session]), *same.take_while { |past| protocol.same_dose?(past.dose, standing.dose) }].reverse
         end
       end
 
       def clean_in_a_row = @clean_in_a_row ||= row.reverse.take_while { |past| evidence_of(past).clean? }.size
 
-      def enough? = clean_in_a_row >= protocol.clean_sessions
+      # A light day neither counts nor breaks a row.
+      def enough? = !session.light && clean_in_a_row >= protocol.clean_sessions
 
       # Three sessions running on this rung with a gasp, a short hold or hard effort.
       def stuck? = row.size >= 3 && row.last(3).all? { |past| evidence_of(past).troubled? }

@@ -36,13 +36,7 @@ module Windlass
         super
       end
 
-      # @return [Protocols::Protocol, Activity]
-      def activity = Progression.activity(protocol)
-
-      def strenuous? = activity.strenuous?
-
-      # Carbon dioxide was washed out, by what the protocol is or by what was forecast.
-      def over_breathed = begun? && (activity.over_breathing? || (!washout.nil? && washout >= Physiology::OVER_BREATHED_MMHG))
+      include Past
 
       # A day's sets are one session: rounds in order, the hardest effort, every symptom.
       # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start

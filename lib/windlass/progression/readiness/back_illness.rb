@@ -10,7 +10,7 @@ module Windlass
       BackIllness = Rule.new("back.illness", :yes,
         "ill since the last session", "three days free of symptoms first; then two rungs lower; nothing strenuous for 7 days (chest illness 14)") do |situation|
         illness = situation.illness
-        next if illness.nil? || !situation.holds? || illness.last_day > situation.date
+        next if illness.nil? || !situation.holds? || illness.last_day >= situation.date
 
         free_on = illness.last_day + FREE_DAYS + 1
         calm_on = illness.last_day + CALM_DAYS.fetch(illness.chest) + 1

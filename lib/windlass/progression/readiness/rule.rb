@@ -11,6 +11,9 @@ module Windlass
         def initialize(rule:, text:, state:, lifts: nil, standing: nil)
           super
         end
+
+        # It may be done all the same, if lighter or lower.
+        def go? = %i[light yes].include?(state)
       end
 
       # One rule of readiness: when it fires it says why, and what lifts it.

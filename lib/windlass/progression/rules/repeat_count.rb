@@ -5,7 +5,9 @@ module Windlass
     module Rules
       RepeatCount = Rule.new("repeat.count", :repeat,
         "clean, but fewer clean sessions in a row on this rung than a step needs") do |record|
-        if record.evidence.clean? && !record.enough?
+        if record.evidence.clean? && record.session.light
+          "Clean. A light day neither counts nor breaks the row."
+        elsif record.evidence.clean? && !record.enough?
           "Clean, #{record.clean_in_a_row} of #{record.protocol.clean_sessions} in a row on this rung."
         end
       end

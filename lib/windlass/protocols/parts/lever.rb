@@ -20,6 +20,9 @@ module Windlass
         super
       end
 
+      # A lever is one number, even where it moves several.
+      def numbers = nil
+
       # @return [Numeric] where it stands in a dose
       def value(dose) = read.call(dose)
 

@@ -117,15 +117,14 @@ module Windlass
       def light_step_s = LIGHT_STEP_S
 
       # @param dose [Hash] as it came
-      # @return [Array<String>] `hold_s: 900 is not allowed; allowed: 5 to 300 s`
+      # @return [Hash{Symbol => String}] by key: `900 is not allowed; allowed: 5 to 300 s`
       def faults(dose)
-        known = parameters.to_h { |parameter| [parameter.key, parameter] }
-        unknown = (dose.keys - known.keys - [:breaks]).map { |key| "#{key}: is not known here" }
-        unknown + parameters.filter_map do |parameter|
+        unknown = (dose.keys - parameters.map(&:key) - [:breaks]).to_h { |key| [key, "is not known here"] }
+        parameters.each_with_object(unknown) do |parameter, faults|
           next if (parameter.optional || computed.include?(parameter.key)) && dose[parameter.key].nil?
 
           fault = dose.key?(parameter.key) ? parameter.fault(dose[parameter.key]) : "is missing"
-          fault && "#{parameter.key}: #{fault}"
+          faults[parameter.key] = fault if fault
         end
       end
     end

@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Keeps what an athlete says today; said again, it is replaced.
+    module KeepDay
+      # @param values [Hash] of Forms::DayForm
+      # @return [Records::Day]
+      def self.call(athlete, values, now:)
+        day = athlete.day_on(now.to_date)
+        day.update!(answers: values.fetch(:answers, []), chest: values.fetch(:chest, false) || false, watcher: values[:watcher].to_s)
+        day
+      end
+    end
+  end
+end

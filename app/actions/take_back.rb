@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Takes the newest move of a prescription back: the dose is what it was before, a rest that it brought is over. The move
+    # stays on record. A stop is never taken back: a clearance lifts it.
+    module TakeBack
+      # @param move [Records::Move]
+      # @raise [Error]
+      def self.call(move, now:)
+        raise Error, "A stop is lifted by a clinician's clearance, not taken back." if move.decided == "stop"
+        raise Error, "Only the newest move can be taken back." if move.prescription.moves.where(local_date: (move.local_date + 1)..).exists?
+
+        move.transaction do
+          move.update!(taken_back_at: now, verdict_now: nil, reason_now: nil)
+          move.prescription.update!(dose: move.dose_before, reduced: move.reduced_before, state: "active", quiet_since: nil)
+          Records::Suspension.where(session_id: move.session_id, kind: "rest").delete_all
+          Propose.call(move.session)
+        end
+      end
+
+      # @return [Boolean] it may still be taken back
+      def self.allowed?(move) = move.decided != "stop" && !move.prescription.moves.where(local_date: (move.local_date + 1)..).exists?
+    end
+
+    # The judge's new word on an edited day is heard, and what was decided stands.
+    module KeepDecision
+      def self.call(move) = move.update!(verdict_now: nil, reason_now: nil)
+    end
+  end
+end

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Keeps a measure of any kind but the control pause. The form's uuid makes a double click one measure.
+    module TakeMeasure
+      # @param kind [Measures::Kind]
+      # @param values [Hash] of a form of that kind
+      # @return [Records::Measure]
+      # @raise [Error] where it is taken today and the athlete is not ready for it
+      def self.call(athlete, kind, values, now:)
+        known = Records::Measure.find_by(uuid: values[:uuid])
+        return known if known
+
+        refuse(athlete, kind, values, now) if values[:taken_on] == now.to_date
+        measure = create(athlete, kind, values, now)
+        athlete.update!(resting_pulse: values[:pulse].round) if values[:pulse]
+        measure
+      end
+
+      # What stands in the way of taking it now. Who watches is asked with the measure itself.
+      # @return [Progression::Ready, nil] nil where there is nothing to be ready for
+      def self.ready(athlete, kind, watcher:, now:)
+        return if kind.activity.nil?
+
+        situation = Situations.new([athlete], now: now).of(athlete, kind.activity)
+        Progression::Readiness.of(situation.with(watcher: watcher))
+      end
+
+      def self.refuse(athlete, kind, values, now)
+        ready = ready(athlete, kind, watcher: values[:watcher], now: now)
+        raise Error, ready.reasons.flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ") if ready && !ready.go?
+      end
+
+      def self.create(athlete, kind, values, now)
+        details = values.slice(*kind.fields.map(&:key)).compact
+        Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: kind.id,
+          value: details.fetch(kind.value) { kind.class.done(details) }, details: details, note: values[:note].to_s,
+          taken_at: taken_at(values, now))
+      end
+
+      # A measure written in later stands at noon of its day.
+      def self.taken_at(values, now)
+        day = values[:taken_on]
+        (day == now.to_date) ? now : Time.new(day.year, day.month, day.day, 12)
+      end
+      private_class_method :refuse, :create, :taken_at
+    end
+  end
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Forms
+    # Today's questions: what of them is so, and who watches.
+    class DayForm < Form
+      class Rules < Contract
+        params do
+          optional(:answers).array(:string, included_in?: Progression::TodaysQuestions::ALL.keys.map(&:to_s))
+          optional(:chest).maybe(:bool)
+          optional(:watcher).maybe(Types::Text)
+        end
+
+        rule(:watcher).validate(at_most_characters: 80)
+      end
+      RULES = Rules
+    end
+  end
+end

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Forms
+    # A measure of any kind: what it asks for, the day, a note. The contract is made from the kind's own fields.
+    class MeasureForm < Form
+      DAYS_BACK = 365
+
+      # @param kind [Measures::Kind]
+      # @return [Class] a contract
+      def self.contract(kind)
+        @contracts ||= {}
+        @contracts[kind.id] ||= Class.new(Contract) do
+          option :today
+          params do
+            required(:uuid).filled(:string, :uuid_v4?)
+            required(:taken_on).filled(:date)
+            optional(:note).maybe(:string)
+            kind.fields.each { |field| MeasureForm.field(self, field) }
+          end
+          rule(:note).validate(at_most_characters: 1000)
+          rule(:taken_on) { outside(value, (today - DAYS_BACK)..today)&.then { |fault| key.failure(fault) } }
+          kind.fields.select(&:range).each { |field| rule(field.key).validate(within: field.range) }
+          MeasureForm.marks(self, kind)
+        end
+      end
+
+      # One field of a schema: a number, a choice, or text.
+      def self.field(schema, field)
+        asked = field.optional ? schema.optional(field.key) : schema.required(field.key)
+        type = field.range ? Types::Number : Types::Text
+        if field.choices then asked.filled(:string, included_in?: field.choices.keys)
+        else
+          field.optional ? asked.maybe(type) : asked.filled(type)
+        end
+      end
+
+      # What was marked while it ran lies within it.
+      def self.marks(contract, kind)
+        kind.fields.select(&:mark).each do |field|
+          contract.rule(field.key, kind.value) do
+            whole, mark = values[kind.value], values[field.key]
+            key(field.key).failure("#{Words.number(mark)} is not allowed; allowed: up to #{Words.number(whole)}, its end") if whole && mark && mark > whole
+          end
+        end
+      end
+
+      # @param params [Hash]
+      def self.parse(params, kind:, today:) = new(params, contract(kind).new(today: today))
+    end
+  end
+end

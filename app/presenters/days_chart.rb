@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # Twelve weeks as a strip of days: how much was held, how long the longest hold was, where the first urge came, and which
+    # days had a gasp or were decided downwards.
+    class DaysChart
+      DAYS = 84
+      WIDTH = 760
+      HEIGHT = 176
+      LEFT = 40
+      RIGHT = 748
+      HOLDS = [14, 84].freeze
+      SUMS = [100, 146].freeze
+      BAR = 5
+
+      # What is drawn of a day: places; nil is not drawn.
+      Day = Value.define(:x, :hold_y, :urge_y, :sum_y, :mark, :words)
+
+      # A day's holding, as the tables have it.
+      Held = Value.define(:date, :longest_s, :urge_s, :sum_s, :gasps)
+
+      # @param held [Array<Held>]
+      # @param moves [Array<Records::Move>] that stand
+      # @param today [Date]
+      def initialize(held, moves, today:)
+        @held = held
+        @down = moves.select { |move| %w[ease rest stop].include?(move.decided) }.map(&:local_date).to_set
+        @first = today - (DAYS - 1)
+        @x = Scale.of([0, DAYS - 1], [LEFT + BAR, RIGHT - BAR])
+        @hold_y = Scale.of([0, longest], HOLDS.reverse)
+        @sum_y = Scale.of([0, most], SUMS.reverse)
+      end
+
+      # @return [Array<Held>] of an athlete's days
+      def self.held(athlete, since:)
+        rows = Records::Round.joins(:session).where(sessions: {athlete_id: athlete.id, local_date: since.., state: %w[done stopped]})
+          .where("held_ms > 0").group("sessions.local_date")
+          .pluck(Arel.sql("sessions.local_date, max(held_ms), avg(first_urge_ms), sum(held_ms), sum(first_breath = 'gasp')"))
+        rows.map do |date, longest, urge, sum, gasps|
+          Held.new(date: date.to_date, longest_s: longest / 1000.0, urge_s: urge && urge / 1000.0, sum_s: sum / 1000.0, gasps: gasps.to_i)
+        end
+      end
+
+      def empty? = @held.empty?
+
+      def days
+        @held.map do |day|
+          Day.new(x: @x.place((day.date - @first).to_i), hold_y: @hold_y.place(day.longest_s), urge_y: day.urge_s && @hold_y.place(day.urge_s),
+            sum_y: @sum_y.place(day.sum_s), mark: mark(day), words: words(day))
+        end
+      end
+
+      # @return [Array<Array(Float, String)>] the beginnings of weeks, every other one named
+      def weeks
+        (0...DAYS).select { |day| (@first + day).monday? }.each_with_index.map do |day, index|
+          [@x.place(day), index.even? ? (@first + day).strftime("%-d %b") : nil]
+        end
+      end
+
+      # @return [Array<Array(Float, String)>] places and words of what the two parts reach
+      def levels = [[HOLDS.first, Words.hold(longest)], [SUMS.first, Words.length(most)]]
+
+      def title = "Holds of twelve weeks"
+
+      def description
+        return "Nothing was held in twelve weeks." if empty?
+
+        "#{Words.count(@held.size, "day")} with holds; the longest hold #{Words.hold(@held.map(&:longest_s).max)}, the most in a day " \
+        "#{Words.length(@held.map(&:sum_s).max)}; #{Words.count(@held.count { |day| day.gasps > 0 }, "day")} with a gasp."
+      end
+
+      private
+
+      def longest = [@held.map(&:longest_s).max || 0, 6].max
+
+      def most = [@held.map(&:sum_s).max || 0, 60].max
+
+      def mark(day)
+        return :down if @down.include?(day.date)
+
+        :gasp if day.gasps > 0
+      end
+
+      def words(day)
+        "#{Dates.short(day.date)}: longest hold #{Words.hold(day.longest_s)}, #{Words.length(day.sum_s)} in all#{", #{Words.count(day.gasps, "gasp")}" if day.gasps > 0}"
+      end
+    end
+  end
+end

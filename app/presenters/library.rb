@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # Who stands in for a session's athlete where there is none: a middling adult. Invented.
+    module Nobody
+      BODY = Physiology::Body.new(sex: :male, age: 30, height_cm: 178, mass_kg: 75)
+      MEASURES = Measures::Values.new(control_pause_s: 25, maximal_hold_s: 120)
+      WORDS = "a middling adult: control pause 25 s, maximal hold 2:00"
+    end
+
+    # The protocols, grouped by what a coach wants; for an athlete with what is offered, or for nobody.
+    class Library
+      Group = Value.define(:goal, :words, :entries)
+
+      # A family as it stands in the library. objection: why the athlete is not offered it.
+      Entry = Value.define(:protocol, :dose, :objection, :numbers, :line, :prescribed) do
+        def offered? = objection.nil?
+      end
+
+      attr_reader :athlete, :discipline, :place
+
+      # @param account [Records::Account]
+      # @param athlete [Records::Athlete, nil]
+      # @param discipline [String, nil] only what it uses
+      # @param place [Symbol, nil] only what may be done there
+      def initialize(account, athlete: nil, discipline: nil, place: nil, today:)
+        @account = account
+        @athlete = athlete
+        @discipline = discipline if Protocols::DISCIPLINES.include?(discipline)
+        @place = Protocols::PLACES.keys.find { |one| one.to_s == place }
+        @today = today
+      end
+
+      def title = athlete ? "Protocols for #{athlete.name}" : "Protocols"
+
+      def whose = athlete ? "Doses from #{athlete.name.split.first}'s newest measures." : "Doses for #{Nobody::WORDS}."
+
+      # @return [Array<Group>] without those that a filter leaves empty
+      def groups
+        @groups ||= Protocols::GOALS.filter_map do |goal, words|
+          entries = shown.select { |protocol| protocol.goal == goal }.map { |protocol| entry(protocol) }
+          Group.new(goal: goal, words: words, entries: entries) if entries.any?
+        end
+      end
+
+      def disciplines = Protocols::DISCIPLINES
+
+      def places = Protocols::PLACES
+
+      # @return [Array<Records::OwnProtocol>]
+      def own = @own ||= @account.own_protocols.by_name.to_a.select { |one| shown.include?(one.to_protocol) }
+
+      def own_words(own) = "#{own.to_protocol.name}: #{own.to_protocol.in_words(own.to_dose)}"
+
+      private
+
+      def shown
+        @shown ||= Protocols::ALL.select do |protocol|
+          (discipline.nil? || protocol.disciplines.include?(discipline)) && (place.nil? || protocol.places.include?(place))
+        end
+      end
+
+      def measures = @measures ||= athlete ? athlete.to_values : Nobody::MEASURES
+
+      def body = @body ||= athlete ? athlete.to_body(on: @today) : Nobody::BODY
+
+      def entry(protocol)
+        objection = athlete && objection(protocol)
+        dose = protocol.start(measures) || protocol.start(Nobody::MEASURES)
+        fitted = protocol.fitted(dose, body)
+        timeline = protocol.compile(fitted)
+        Entry.new(protocol: protocol, dose: protocol.in_words(fitted), objection: objection, line: Miniature.new(timeline, body),
+          numbers: "#{Words.length(timeline.total_ms / 1000)}#{", #{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?}",
+          prescribed: prescribed.include?(protocol.id))
+      end
+
+      def objection(protocol)
+        refused = protocol.columns(protocol.start(measures) || protocol.start(Nobody::MEASURES)).map { |column| screen.finding(column, on: @today) }.find { |one| !one.allows? }
+        return refused.reasons.join(" ") if refused
+        return "Only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless Actions::Prescribe.asked_for?(athlete, protocol)
+
+        Actions::Prescribe.objection(athlete, protocol, on: @today, values: measures)
+      end
+
+      def screen = @screen ||= athlete.to_screen(on: @today)
+
+      def prescribed = @prescribed ||= athlete ? athlete.prescriptions.open.where.not(state: "quiet").pluck(:protocol) : []
+    end
+  end
+end

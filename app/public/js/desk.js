@@ -1,0 +1,29 @@
+// The list of a desk by keyboard: J and K go from row to row, Enter does what the row is there for.
+const MOVES = { j: 1, k: -1, ArrowDown: 1, ArrowUp: -1 };
+
+export function desk() {
+  return {
+    rows() { return [...this.$root.querySelectorAll("[data-row]")]; },
+
+    key(event) {
+      if (event.target.matches("input, select, textarea") || event.ctrlKey || event.metaKey || event.altKey || document.querySelector("dialog[open]")) return;
+      const row = event.target.closest("[data-row]");
+      if (MOVES[event.key]) this.move(row, MOVES[event.key], event);
+      else if (event.key === "Enter" && event.target === row) this.open(row, event);
+    },
+
+    move(row, by, event) {
+      const rows = this.rows();
+      const next = rows[row ? rows.indexOf(row) + by : (by > 0 ? 0 : rows.length - 1)];
+      if (!next) return;
+      event.preventDefault();
+      next.focus();
+      next.scrollIntoView({ block: "nearest" });
+    },
+
+    open(row, event) {
+      event.preventDefault();
+      row.querySelector(".act a, .act button, a.act, button.act")?.click();
+    },
+  };
+}

@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    # A family with a dose of the coach's own, under a name.
+    class OwnProtocol < Record
+      self.table_name = "own_protocols"
+      belongs_to :account
+
+      scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }
+
+      def to_protocol = Protocols.find(protocol)
+
+      def to_dose = Record.dose(dose)
+    end
+  end
+end

@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # What an athlete says today.
+    module Days
+      def self.registered(app)
+        app.post("/athletes/:athlete_id/day") do
+          form = Forms::DayForm.parse(params)
+          raise Error, form.errors.map { |field, fault| "#{field}: #{fault}" }.join("; ") unless form.valid?
+
+          Actions::KeepDay.call(athlete, form.values, now: now)
+          redirect to((params[:back] == "today") ? "/#athlete-#{athlete.id}" : "/athletes/#{athlete.id}"), 303
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # Every measure but the control pause, which has a way of its own.
+    module Measures
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/athletes/:athlete_id/measures") do
+          page = Presenters::MeasureBoard.new(athlete, now: now)
+          erb :"measures/index", locals: {title: "Measures, #{page.athlete.name}", page: page}
+        end
+
+        app.get("/athletes/:athlete_id/measures/:kind/new") do
+          measure_form(Forms::MeasureForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s, tempo: "66"))
+        end
+
+        app.post("/athletes/:athlete_id/measures/:kind") do
+          form = Forms::MeasureForm.parse(params, kind: measure_kind, today: today)
+          next measure_form(form) unless form.valid?
+
+          measure = Actions::TakeMeasure.call(athlete, measure_kind, form.values, now: now)
+          redirect to("/measures/#{measure.uuid}"), 303
+        end
+
+        app.get("/measures/:uuid") do
+          page = Presenters::MeasureSheet.new(Records::Measure.where(account_id: account.id).where.not(kind: "control_pause").find_by!(uuid: params[:uuid]))
+          erb :"measures/show", locals: {title: page.title, page: page}
+        end
+      end
+
+      module Helpers
+        def measure_kind
+          Windlass::Measures.kind(params[:kind])
+        rescue Unknown
+          raise Sinatra::NotFound
+        end
+
+        def measure_form(form)
+          status 422 unless form.valid?
+          hindrance = Actions::TakeMeasure.ready(athlete, measure_kind, watcher: "asked below", now: now)
+          erb :"measures/new", locals: {title: measure_kind.name, form: form, kind: measure_kind, athlete: athlete, hindrance: hindrance}
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Windlass
+  # Puts together what readiness looks at, for many athletes with a few queries.
+  class Situations
+    # Nothing that the rules ask of single sessions is older; of each protocol the newest session is looked up besides.
+    RECENT_DAYS = 8
+    MORNING_DAYS = Progression::Readiness::LIGHT_DAYS + 2
+    ILLNESS_DAYS = 60
+
+    # @param athletes [Array<Records::Athlete>]
+    # @param now [Time]
+    def initialize(athletes, now:)
+      @athletes = athletes
+      @now = now
+      @today = now.to_date
+    end
+
+    # @return [Measures::Values] what this athlete's doses are computed from
+    def values(athlete) = (@values ||= Records::Measure.newest_values(@athletes)).fetch(athlete.id)
+
+    # @param prescription [Records::Prescription] of one of the athletes, which it has loaded
+    # @return [Progression::Ready]
+    def ready(prescription, standing)
+      Progression::Readiness.of(of(prescription.athlete, standing.protocol, standing: standing))
+    end
+
+    # @param activity [Protocols::Protocol, Progression::Activity]
+    # @return [Progression::Situation]
+    def of(athlete, activity, standing: nil)
+      day = days[[athlete.id, @today]]
+      suspension = athlete.suspension_on(@today)
+      Progression::Situation.new(date: @today, now: @now, activity: activity, standing: standing, screen: athlete.to_screen(on: @today),
+        stopped: (suspension.reason if suspension&.stop?), resting_until: (suspension.until_on if suspension && !suspension.stop?),
+        answers: day ? day.to_answers : [], watcher: day&.watcher, mornings: mornings(athlete), context: context(athlete),
+        history: history.fetch(athlete.id, []), illness: illness(athlete), measures: values(athlete),
+        forecast_washout: washout(athlete, standing, day))
+    end
+
+    private
+
+    def ids = @athletes.map(&:id)
+
+    def days
+      @days ||= Records::Day.where(athlete_id: ids, local_date: (@today - ILLNESS_DAYS)..@today).index_by { |day| [day.athlete_id, day.local_date] }
+    end
+
+    def illness(athlete)
+      ill = days.values.select { |day| day.athlete_id == athlete.id && day.says?(:unwell) }.max_by(&:local_date)
+      ill && Progression::Illness.new(last_day: ill.local_date, chest: ill.chest)
+    end
+
+    # A fall that is expected, or a measure that is paused, asks for no light day.
+    def context(athlete) = Measures::Context.new(use: athlete.control_pause_use.to_sym, sleep_signs: athlete.sleep_signs)
+
+    def mornings(athlete)
+      @mornings ||= Records::Measure.where(athlete_id: ids, kind: "control_pause", on_waking: true)
+        .where(taken_at: (@now - MORNING_DAYS * 86_400)..).group_by(&:athlete_id)
+      Measures::MorningSeries.new(@mornings.fetch(athlete.id, []).map(&:to_control_pause))
+    end
+
+    def history
+      @history ||= (sessions + tests).group_by(&:first).transform_values { |rows| rows.map(&:last) }
+    end
+
+    def sessions
+      Records::Session.outlines(ids, since: @today - RECENT_DAYS)
+    end
+
+    def tests
+      Records::Measure.where(athlete_id: ids, kind: "maximal_hold", taken_at: (@now - RECENT_DAYS * 86_400)..).map do |test|
+        at = test.taken_at.getlocal
+        [test.athlete_id, Progression::Outline.new(id: "test #{test.id}", date: at.to_date, protocol: Progression::MAXIMAL_TEST.id, ended_at: at)]
+      end
+    end
+
+    # Asked of the model only where the answer matters: water is planned.
+    def washout(athlete, standing, day)
+      return unless standing && day&.says?(Progression::TodaysQuestions::WATER)
+
+      timeline = standing.protocol.compile(standing.dose)
+      Forecasts.of(athlete, timeline, on: @today, posture: standing.protocol.posture, trace: false)&.holds&.map(&:co2_washout)&.max
+    end
+  end
+end

@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+require "yaml"
+
+module Windlass
+  module Formats
+    # Protocols of one's own, as YAML. Published schema: docs/formats/own-protocol.schema.json.
+    module OwnProtocol
+      FORMAT = "windlass own protocol 1"
+
+      # @see Reader, Writer
+      Given = Value.define(:name, :protocol, :dose, :note)
+
+      # YAML text in, a {Given} out. Every fault is `line 7: dose.hold_s: ...`.
+      module Reader
+        SCHEMA = "own-protocol.schema.json"
+
+        # @param text [String]
+        # @return [Given] protocol is the family, dose has its breaks
+        # @raise [InvalidInput]
+        def self.read(text)
+          data, lines = parse(text)
+          refuse(JsonInput.new(SCHEMA).faults(data), lines)
+          protocol = family(data, lines)
+          dose = Protocols.dose(data.fetch("dose").merge(data.slice("breaks")))
+          refuse(protocol.faults(dose).map { |key, fault| ["dose.#{key}", fault] }, lines)
+          Given.new(name: data.fetch("name").strip, protocol: protocol, dose: dose, note: data.fetch("note", ""))
+        end
+
+        def self.parse(text)
+          document = Psych.parse(text)
+          raise InvalidInput, ["line 1: is empty; allowed: a protocol"] unless document
+
+          data = YAML.safe_load(text)
+          raise InvalidInput, ["line 1: #{data.inspect[0, 40]} is not allowed; allowed: a protocol"] unless data.is_a?(Hash)
+
+          [data, Lines.of(document.root)]
+        rescue Psych::SyntaxError => error
+          raise InvalidInput, ["line #{error.line}: is not YAML (#{error.problem})"]
+        rescue Psych::Exception => error
+          raise InvalidInput, ["line 1: #{error.message}"]
+        end
+
+        def self.family(data, lines)
+          Protocols.find(data.fetch("protocol"))
+        rescue Unknown => error
+          refuse([["protocol", error.message.delete_prefix("protocol: ")]], lines)
+        end
+
+        def self.refuse(faults, lines)
+          return if faults.empty?
+
+          raise InvalidInput, faults.map { |path, wrong| "line #{lines.line(path)}: #{path}: #{wrong}" }
+        end
+        private_class_method :parse, :family, :refuse
+      end
+
+      # On which line a path stands.
+      class Lines
+        # @param root [Psych::Nodes::Node]
+        def self.of(root) = new({}.tap { |lines| walk(root, "", lines) })
+
+        def self.walk(node, path, lines)
+          lines[path] ||= node.start_line + 1
+          case node
+          when Psych::Nodes::Mapping
+            node.children.each_slice(2) do |key, value|
+              inner = [path, key.value].reject(&:empty?).join(".")
+              lines[inner] = key.start_line + 1
+              walk(value, inner, lines)
+            end
+          when Psych::Nodes::Sequence then node.children.each_with_index { |child, index| walk(child, "#{path}[#{index}]", lines) }
+          end
+        end
+        private_class_method :walk
+
+        def initialize(lines)
+          @lines = lines
+        end
+
+        # Of what is missing: the line of what it is missing in.
+        def line(path) = @lines[path] || @lines[path[/\A(.*)[.\[]/, 1] || ""] || 1
+      end
+
+      # A {Given} in, YAML text out, which reads back to the same thing.
+      module Writer
+        # @return [String]
+        def self.write(given)
+          YAML.dump({"format" => FORMAT, "name" => given.name, "protocol" => given.protocol.id, "dose" => plain(given.dose.except(:breaks).compact),
+                     "breaks" => plain(given.dose[:breaks]), "note" => (given.note unless given.note.empty?)}.compact)
+        end
+
+        def self.plain(value)
+          case value
+          when Hash then value.to_h { |key, inner| [key.to_s, plain(inner)] }
+          when Array then value.map { |inner| plain(inner) }
+          when Rational then Numbers.plain(value)
+          else value
+          end
+        end
+        private_class_method :plain
+      end
+    end
+  end
+end

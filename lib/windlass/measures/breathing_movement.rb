@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Measures
+    # How a breath moves, on the back and face down. Common practice, no source.
+    class BreathingMovement < Kind
+      GRADES = {"yes" => "yes", "partly" => "partly", "no" => "no"}.freeze
+      POINTS = {"yes" => 1, "partly" => 0.5, "no" => 0}.freeze
+      LEADS = {"belly" => "the belly", "chest" => "the chest", "even" => "both alike"}.freeze
+      SKILLS = {belly_only: "belly only", chest_only: "chest only", three_zones: "all three zones in one full breath"}.freeze
+      POSITIONS = {supine: "On the back", prone: "Face down"}.freeze
+
+      about id: "breathing_movement", name: "Breathing movement", unit: "of 6 done", value: :done,
+        steps: ["On the back, knees bent, one hand on the belly, one on the chest. Watch a normal breath.",
+          "Then ask for belly only, for chest only, and for all three zones in one full breath.",
+          "The same face down: there many find the belly who do not find it on their back."],
+        cautions: []
+
+      POSITIONS.each do |position, words|
+        field :"#{position}_leads", "#{words}: what leads a normal breath", choices: LEADS
+        field :"#{position}_paradoxical", "#{words}: the belly sinks as the chest rises", choices: {"no" => "no", "yes" => "yes"}
+        field :"#{position}_back", "#{words}: the back widens", choices: GRADES
+        SKILLS.each { |skill, asked| field :"#{position}_#{skill}", "#{words}: #{asked}", choices: GRADES }
+      end
+
+      # @param details [Hash] grades
+      # @return [Float] what is done of the six things asked
+      def self.done(details) = POSITIONS.keys.product(SKILLS.keys).sum { |position, skill| POINTS.fetch(details[:"#{position}_#{skill}"], 0) }
+
+      private
+
+      def headline(taken) = "#{Words.number(taken.value)} of 6 done; #{LEADS.fetch(taken.details[:supine_leads])} #{(taken.details[:supine_leads] == "even") ? "lead" : "leads"} at rest."
+
+      def sentences(taken, context)
+        details = taken.details
+        [
+          ("Paradoxical: the belly sinks as the chest rises. That comes first: quiet breathing, belly-led, before any hold." if POSITIONS.keys.any? { |position| details[:"#{position}_paradoxical"] == "yes" }),
+          ("At rest the belly is wanted in the lead." if details[:supine_leads] == "chest"),
+          ("Finds the belly face down better than on the back: practise it there." if POINTS[details[:prone_belly_only]] > POINTS[details[:supine_belly_only]]),
+          ("The back does not widen in either position." if POSITIONS.keys.all? { |position| details[:"#{position}_back"] == "no" }),
+          by_discipline(context.disciplines)
+        ]
+      end
+
+      def by_discipline(disciplines)
+        if disciplines.intersect?(Protocols::VOICES) then "For the voice: the ribs stay wide in the exhale, the chest stays high."
+        elsif disciplines.intersect?(Protocols::APNOEA) then "For a breathe-up: the belly moves, the chest stays still."
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Measures
+    # Something that is asked when a measure is taken.
+    Field = Value.define(:key, :words, :unit, :range, :choices, :optional, :mark) do
+      # @param range [Range, nil] of a number; nil with choices and text
+      # @param choices [Hash{String => String}, nil]
+      # @param mark [String, nil] key that sets it while the clock runs
+      def initialize(key:, words:, unit: nil, range: nil, choices: nil, optional: false, mark: nil)
+        super
+      end
+    end
+
+    # A measure as it was taken. details: the other fields by key.
+    Taken = Value.define(:value, :details, :taken_at)
+
+    # What has to be known to read a measure. earlier: of the same kind, in order of time.
+    ReadingContext = Value.define(:earlier, :maximal_hold_s, :disciplines) do
+      def initialize(earlier: [], maximal_hold_s: nil, disciplines: [])
+        super
+      end
+    end
+
+    Reading = Value.define(:headline, :sentences)
+
+    # What every kind of measure besides the control pause answers: how it is taken, what is asked, how it is read.
+    class Kind
+      # Parts of a clock: a stopwatch, a metronome that counts beats, a minute in which something is counted, none.
+      CLOCKS = %i[stopwatch beats minute none].freeze
+
+      class << self
+        # @param steps [Array<String>] what to do, in order
+        # @param value [Symbol] key of the field that is charted, and that doses may be computed from
+        def about(id:, name:, unit:, steps:, value:, clock: :none, cautions: [])
+          @facts = {id: id, name: name, unit: unit, steps: steps, value: value, clock: clock, cautions: cautions}.freeze
+        end
+
+        def field(key, words, **more) = fields << Field.new(key: key, words: words, **more)
+
+        def facts = @facts
+
+        def fields = @fields ||= []
+      end
+
+      %i[id name unit steps value clock cautions].each { |fact| define_method(fact) { self.class.facts.fetch(fact) } }
+
+      # @return [Array<Field>] in the order in which they are asked
+      def fields = self.class.fields
+
+      # @return [Progression::Activity, nil] what readiness is asked about before it is taken
+      def activity = nil
+
+      # @param taken [Taken]
+      # @param context [ReadingContext]
+      # @return [Reading]
+      def read(taken, context)
+        Reading.new(headline: headline(taken), sentences: [*sentences(taken, context), comparison(taken, context)].compact.freeze)
+      end
+
+      # @return [String] `1:35`, `24 beats`
+      def value_words(value) = "#{Words.number(value)} #{unit}"
+
+      private
+
+      def comparison(taken, context)
+        before = context.earlier.last or return
+        change = taken.value - before.value
+        return "The same as on #{Words.date(before.taken_at.to_date)}." if change.abs < 0.05
+
+        "#{value_words(change.abs)} #{(change > 0) ? "more" : "less"} than on #{Words.date(before.taken_at.to_date)}."
+      end
+    end
+  end
+end

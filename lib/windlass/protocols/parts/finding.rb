@@ -1,0 +1,80 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Protocols
+    # A dose with all that is known of it: what a coach looks at while composing.
+    Composition = Value.define(:protocol, :dose, :timeline, :forecast, :measures) do
+      # @param forecast [Physiology::Forecast, nil] nil where the model has nothing to say
+      # @param measures [Measures::Values, nil] of the athlete; nil: for nobody
+      def initialize(protocol:, dose:, timeline: protocol.compile(dose), forecast: nil, measures: nil)
+        super
+      end
+
+      # @return [Array<Array(Integer, Physiology::HoldForecast)>] numbers of holds, and what is forecast of them
+      def holds(&block) = forecast.nil? ? [] : forecast.holds.each.with_index(1).map { |hold, number| [number, hold] }.select { |_, hold| block.call(hold) }
+
+      # @return [Symbol] the parameter that shapes that part of the session; the first one where none says so
+      def key_of(*shapes)
+        shapes.each { |shape| (found = protocol.parameters.find { |one| one.shapes == shape }) && (return found.key) }
+        protocol.parameters.first.key
+      end
+    end
+
+    # Something that is to be minded about a dose, beside the number that causes it.
+    # level: :danger, :care or :note.
+    Finding = Value.define(:key, :level, :text)
+
+    # What is looked for, strongest first. A finding is a line here. Bounds: docs/gas-model.md and progression.md.
+    module Findings
+      LOOKED_FOR = [
+        ->(one) {
+          past = one.holds(&:past_floor?)
+          [one.key_of(:hold), :danger, "#{numbers(past)} past the oxygen floor#{floor_words(past)}."] if past.any?
+        },
+        ->(one) {
+          inverted = one.holds { |hold| hold.margin == :inverted }
+          [one.key_of(:breathing, :hold), :danger, "#{numbers(inverted)}: margin inverted, the urge would come too late to protect."] if inverted.any?
+        },
+        ->(one) {
+          over = one.holds(&:over_breathed?)
+          next if over.empty?
+
+          strongest = over.map { |_, hold| hold.co2_washout }.max
+          [one.key_of(:breathing, :rest, :hold), :care, "Over-breathed#{" strongly" if over.any? { |_, hold| hold.strongly_over_breathed? }}: " \
+            "#{Words.number(strongest)} mmHg of carbon dioxide washed out. No water for 12 hours after it."]
+        },
+        ->(one) {
+          tight = one.holds { |hold| hold.margin == :tight }
+          [one.key_of(:hold), :care, "#{numbers(tight)}: margin tight, under #{Words.number(Physiology::CLEAR_MARGIN_S)} s."] if tight.any?
+        },
+        ->(one) {
+          short = one.timeline.holds.each_cons(2).select { |before, after| after.start_ms - before.end_ms < 2 * before.segment.ms }
+          [one.key_of(:rest, :hold), :care, "Rest after hold #{Words.list(short.map { |before, _| before.number })} is under twice the hold."] if one.protocol.rest_twice && short.any?
+        },
+        ->(one) {
+          best = one.measures&.maximal_hold_s
+          longest = one.protocol.longest_hold_s(one.dose)
+          next if best.nil? || !one.protocol.needs.key?(:maximal_hold_s)
+
+          share = (longest * 100 / best).round
+          [one.key_of(:hold), (share > MOST_SHARE) ? :care : :note, "#{share} % of the maximal hold#{", more than a table asks for" if share > MOST_SHARE}."]
+        }
+      ].freeze
+      # No ladder goes beyond this share of the maximal hold, percent.
+      MOST_SHARE = 80
+
+      # @param composition [Composition]
+      # @return [Array<Finding>]
+      def self.of(composition)
+        LOOKED_FOR.filter_map { |look| look.call(composition) }.map { |key, level, text| Finding.new(key: key, level: level, text: text) }
+      end
+
+      def self.numbers(holds) = "#{(holds.size == 1) ? "Hold" : "Holds"} #{Words.list(holds.map(&:first))}"
+
+      def self.floor_words(holds)
+        floors = holds.map { |_, hold| hold.floor_s.round }.minmax.uniq
+        ", reached after #{floors.join(" to ")} s"
+      end
+    end
+  end
+end
