@@ -3,9 +3,9 @@
 module Windlass
   # Asks the gas model about an athlete. What the model has to know of a person is put together here and nowhere else.
   module Forecasts
-    # What ladders asked the model once: the same for the same body and dose. Begun anew before it grows large.
+    # What ladders asked the model once, by body: the same for the same dose. Begun anew before it grows large.
     MEMO = {} # rubocop:disable Style/MutableConstant
-    MOST_REMEMBERED = 20_000
+    MOST_REMEMBERED = 400
 
     # @param athlete [Records::Athlete]
     # @return [String, nil] why there is no forecast for this athlete
@@ -36,17 +36,8 @@ module Windlass
       return if objection(athlete, on: on)
 
       MEMO.clear if MEMO.size > MOST_REMEMBERED
-      Progression::Outlook.new(athlete.to_body(on: on), shown_s: shown_s(athlete, on, values), memo: MEMO)
+      Progression::Outlook.new(athlete.to_body(on: on), shown_s: Progression::Outlook.shown_s(values, on), memo: MEMO)
     end
 
-    # Eight tenths of an uneventful maximal hold that is not too old.
-    def self.shown_s(athlete, on, values)
-      return if values.maximal_hold_s.nil?
-
-      newest = athlete.measures.select { |measure| measure.kind == "maximal_hold" }.max_by(&:taken_at) or return
-      recent = newest.taken_at.getlocal.to_date > on - Progression::Outlook::SHOWN_DAYS
-      newest.value * Progression::Outlook::SHOWN_SHARE if recent && newest.to_kind.uneventful?(newest.to_taken)
-    end
-    private_class_method :shown_s
   end
 end

@@ -54,9 +54,8 @@ module Windlass
     def context(athlete) = Measures::Context.new(use: athlete.control_pause_use.to_sym, sleep_signs: athlete.sleep_signs)
 
     def mornings(athlete)
-      @mornings ||= Records::Measure.where(athlete_id: ids, kind: "control_pause", on_waking: true)
-        .where(taken_at: (@now - MORNING_DAYS * 86_400)..).group_by(&:athlete_id)
-      Measures::MorningSeries.new(@mornings.fetch(athlete.id, []).map(&:to_control_pause))
+      @mornings ||= Records::Measure.mornings(ids, since: @now - MORNING_DAYS * 86_400).transform_values { |pauses| Measures::MorningSeries.new(pauses) }
+      @mornings.fetch(athlete.id) { Measures::MorningSeries.new([]) }
     end
 
     def history
@@ -78,8 +77,7 @@ module Windlass
     def washout(athlete, standing, day)
       return unless standing && day&.says?(Progression::TodaysQuestions::WATER)
 
-      timeline = standing.protocol.compile(standing.dose)
-      Forecasts.of(athlete, timeline, on: @today, posture: standing.protocol.posture, trace: false)&.holds&.map(&:co2_washout)&.max
+      Forecasts.outlook(athlete, on: @today, values: values(athlete))&.strongest_washout(standing.protocol, standing.dose)
     end
   end
 end

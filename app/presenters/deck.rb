@@ -23,14 +23,15 @@ module Windlass
 
       # @return [Hash{String => String}] what each key does
       def keys
-        {"Space" => "start, release, next, go on", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
+        {"Space" => "start, release, next; count a breath; go on", "N" => "next, without counting", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
          "2" => "first breath deeper", "3" => "first breath a gasp", "P" => "pause", "O" => "oximeter, simulated",
          "M" => "sound on and off", "Esc" => "stop: loses nothing"}
       end
 
       # @return [Hash] for the deck's script
       def plan
-        {uuid: session.uuid, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date), over: session.over?, segments: segments, total_ms: timeline.total_ms,
+        {uuid: session.uuid, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
+         over: session.over?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
          line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
       end
 
@@ -41,7 +42,8 @@ module Windlass
       def segments
         timeline.placed.map do |place|
           {kind: place.segment.kind, start_ms: place.start_ms, ms: place.segment.ms, cue: place.segment.cue,
-           hold: place.number, round: place.segment.round, phase: place.segment.phase}
+           hold: place.number, round: place.segment.round, phase: place.segment.phase, ends: place.segment.ends,
+           breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats}.compact
         end
       end
     end

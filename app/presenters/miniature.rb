@@ -11,6 +11,16 @@ module Windlass
 
       Hold = Value.define(:x, :width)
 
+      # What was drawn once is kept: a desk draws the same lines again and again. Begun anew before it grows large.
+      DRAWN = {} # rubocop:disable Style/MutableConstant
+      MOST_DRAWN = 500
+
+      # @return [Miniature] of a dose for a body
+      def self.of(protocol, dose, body)
+        DRAWN.clear if DRAWN.size > MOST_DRAWN
+        DRAWN[[protocol.id, dose, body]] ||= new(protocol.compile(dose), body)
+      end
+
       # @param timeline [Timeline::Compiled]
       # @param body [Physiology::Body]
       def initialize(timeline, body)
@@ -21,10 +31,10 @@ module Windlass
         @y = Scale.of([low, [high, low + SPAN_L].max], [HEIGHT - 6, 4])
       end
 
-      def ink = "M#{@points.map { |t, litres| "#{@x.place(t)} #{@y.place(litres)}" }.join("L")}"
+      def ink = @ink ||= "M#{@points.map { |t, litres| "#{@x.place(t)} #{@y.place(litres)}" }.join("L")}"
 
       def holds
-        @timeline.holds.map do |place|
+        @holds ||= @timeline.holds.map do |place|
           from, to = [place.start_ms, place.end_ms].map { |ms| @x.place(ms / 1000.0) }
           Hold.new(x: from, width: (to - from).round(1))
         end

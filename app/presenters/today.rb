@@ -105,7 +105,7 @@ module Windlass
         Training.new(name: athlete.name, athlete_id: athlete.id, prescription_id: prescription.id, protocol: prescription.name,
           dose: protocol.in_words(ready.dose), place: LadderLine.new(ready.standing).place, set: set, running: running.include?(prescription.id),
           state: ready.state, reason: ready.reasons.first&.then { |reason| [reason.text, (reason.lifts unless ready.go?)].compact.join(" ") },
-          said: said(athlete), miniature: Miniature.new(protocol.compile(ready.dose), athlete.to_body(on: @today)))
+          said: said(athlete), miniature: Miniature.of(protocol, ready.dose, athlete.to_body(on: @today)))
       end
 
       # @return [String, nil] what was said today; nil where nothing was asked yet

@@ -15,17 +15,36 @@ module Windlass
       # @return [Hash{Integer => Measures::Values}] what doses are computed from, by athlete
       def self.newest_values(athletes)
         pauses = newest_control_pauses(athletes.map(&:id))
-        others = where(athlete_id: athletes.map(&:id), kind: %w[maximal_hold sustained_exhale]).order(:taken_at)
-          .pluck(:athlete_id, :kind, :value).to_h { |id, kind, value| [[id, kind], value] }
+        others = where(athlete_id: athletes.map(&:id), kind: %w[maximal_hold sustained_exhale]).order(:taken_at).index_by { |one| [one.athlete_id, one.kind] }
         athletes.to_h do |athlete|
-          [athlete.id, Measures::Values.new(control_pause_s: pauses[athlete.id], control_pause_paused: athlete.control_pause_use == "paused",
-            maximal_hold_s: others[[athlete.id, "maximal_hold"]], sustained_exhale_beats: others[[athlete.id, "sustained_exhale"]])]
+          [athlete.id, values(athlete, pauses[athlete.id], others[[athlete.id, "maximal_hold"]], others[[athlete.id, "sustained_exhale"]])]
         end
       end
 
+      def self.values(athlete, control_pause_s, maximal_hold, sustained_exhale)
+        shown = maximal_hold && maximal_hold.to_kind.uneventful?(maximal_hold.to_taken)
+        Measures::Values.new(control_pause_s: control_pause_s, control_pause_paused: athlete.control_pause_use == "paused",
+          maximal_hold_s: maximal_hold&.value, maximal_hold_shown_on: (maximal_hold.taken_at.getlocal.to_date if shown),
+          sustained_exhale_beats: sustained_exhale&.value)
+      end
+      private_class_method :values
+
       # @return [Hash{Integer => Float}] seconds of the newest valid control pause, by athlete
       def self.newest_control_pauses(athlete_ids)
-        valid_control_pauses.where(athlete_id: athlete_ids).order(:taken_at).pluck(:athlete_id, :value).to_h
+        # SQLite takes the other columns from the row that has the maximum.
+        valid_control_pauses.where(athlete_id: athlete_ids).group(:athlete_id).pluck(Arel.sql("athlete_id, value, max(taken_at)"))
+          .to_h { |id, value, _| [id, value] }
+      end
+
+      # @return [Hash{Integer => Array<Measures::ControlPause>}] those taken on waking, by athlete
+      def self.mornings(athlete_ids, since:)
+        where(athlete_id: athlete_ids, kind: "control_pause", on_waking: true, taken_at: since..)
+          .pluck(:athlete_id, :value, :taken_at, :ended_by, :first_breath).group_by(&:first).transform_values do |rows|
+            rows.map do |_, value, taken_at, ended_by, first_breath|
+              Measures::ControlPause.new(seconds: value, taken_at: taken_at.getlocal, on_waking: true, ended_by: ended_by.to_sym,
+                first_breath: first_breath.to_sym)
+            end
+          end
       end
 
       def control_pause? = kind == "control_pause"

@@ -63,19 +63,24 @@ module Windlass
       end
 
       HELD = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped)"
-      BEGUN = "(#{HELD} OR coalesce(done_ms, 0) > 0)"
       OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql(HELD), :done_ms].freeze
 
       # The days of recent sessions, and the newest of each protocol however old.
       # @return [Array<Array(Integer, Progression::Outline)>] athlete and session
       def self.outlines(athlete_ids, since:)
         begun = run.where(athlete_id: athlete_ids)
-        newest = begun.where(BEGUN).group(:athlete_id, :protocol).pluck(Arel.sql("athlete_id, protocol, max(local_date)"))
-        old = newest.filter_map do |athlete_id, protocol, date|
-          day = date.to_date
+        old = newest_days(athlete_ids).filter_map do |athlete_id, protocol, day|
           [athlete_id, Progression::Outline.new(id: "newest #{protocol}", date: day, protocol: protocol)] if day < since
         end
         begun.where(local_date: since..).pluck(*OUTLINE).map { |athlete_id, *row| [athlete_id, outline(*row)] } + old
+      end
+
+      # One look into the index for each prescription there ever was, in place of a walk through all sessions.
+      def self.newest_days(athlete_ids)
+        newest = run.where("sessions.athlete_id = prescriptions.athlete_id AND sessions.protocol = prescriptions.protocol AND done_ms > 0")
+          .order(local_date: :desc).limit(1).select(:local_date)
+        Prescription.where(athlete_id: athlete_ids).distinct.pluck(:athlete_id, :protocol, Arel.sql("(#{newest.to_sql})"))
+          .filter_map { |athlete_id, protocol, date| [athlete_id, protocol, date.to_date] if date }
       end
 
       # Begun is what held something, or ran where minutes are judged.
@@ -83,7 +88,7 @@ module Windlass
         begun = held == 1 || (Protocols.find(protocol).by_minutes? && done_ms.to_i > 0)
         Progression::Outline.new(id: id, date: date, protocol: protocol, ended_at: ended_at&.getlocal, washout: washout, begun: begun)
       end
-      private_class_method :outline
+      private_class_method :newest_days, :outline
 
       # @return [Array<Session>] the sets of this day and dose, this one among them
       def sets_of_the_day

@@ -2,15 +2,21 @@
 
 module Windlass
   module Demo
-    # Twelve weeks of one invented athlete, day by day: scores with noise, sessions as they went, verdicts as the judge
-    # gave them. Deterministic for a seed; the core decides, chance only plays the athlete.
+    # Weeks of one invented athlete, day by day: scores with noise, sessions as they went, verdicts as the judge gave them.
+    # Deterministic for a seed; the core decides, chance only plays the athlete.
     class Diary
       DAYS = 84
       # Of the sets of a training day, so many have a first breath that is not smooth, when the dose is new.
       ROUGH = 0.035
 
-      Day = Value.define(:date, :score, :pause_s, :sets, :verdict, :decided, :before, :after)
+      Day = Value.define(:date, :score, :pause_s, :works)
       Score = Value.define(:seconds, :at, :ended_by, :first_breath)
+
+      # A day's work on one protocol, and what came of it.
+      Work = Value.define(:protocol, :sets, :verdict, :decided, :before, :after)
+
+      # One protocol that is climbed.
+      Course = Struct.new(:protocol, :days_a_week, :standing, :resting_until)
 
       # @param person [Hash] an entry of kestrel_quay.yml
       # @param now [Time]
@@ -20,16 +26,24 @@ module Windlass
         @now = now
         @today = now.to_date
         @random = random
-        @protocol = Protocols.find("small-holds")
+        @courses = [["small-holds", person["trains"]], *person["also"]].map { |id, days| Course.new(Protocols.find(id), days) }
         @history = []
         @newest_pause = nil
       end
 
       # @return [Array<Day>]
-      def days = @days ||= (0...DAYS).to_a.reverse.map { |ago| day(ago) }
+      def days = @days ||= (0...length).to_a.reverse.map { |ago| day(ago) }
 
-      # @return [Progression::Standing, nil] where the athlete stands now
-      attr_reader :standing
+      # @return [Array<Course>] where the athlete stands now in each
+      def courses = days && @courses.select(&:standing)
+
+      # @return [Integer] seconds of the maximal hold so many days ago
+      def maximal_hold_s(ago)
+        from, to = @person["maximal_hold"]
+        from && (from + (to - from) * (DAYS - ago) / DAYS).round
+      end
+
+      def length = @person.fetch("weeks", 12) * 7
 
       private
 
@@ -37,43 +51,50 @@ module Windlass
         date = @today - ago
         score = score(date, ago)
         @newest_pause = score.seconds if score && counts?(score)
-        return day_off(date, score) unless trains?(ago)
-
-        train(date, ago, score)
+        due = @courses.select { |course| trains?(course, ago) }
+        Day.new(date: date, score: score, pause_s: @newest_pause, works: due.filter_map { |course| train(course, date, ago) })
       end
 
-      def day_off(date, score)
-        Day.new(date: date, score: score, pause_s: @newest_pause, sets: [], verdict: nil, decided: nil, before: nil, after: nil)
-      end
+      def train(course, date, ago)
+        protocol = course.protocol
+        before = course.standing = Progression::Standing.of(protocol, values(ago), dose: course.standing&.dose, reduced: course.standing&.reduced || false)
+        return if before.nil?
 
-      def train(date, ago, score)
-        @standing = Progression::Standing.of(@protocol, values, dose: standing&.dose, reduced: standing&.reduced || false)
-        before = standing
-        sets = Array.new(@protocol.sets(before.dose)) { |index| set(date, ago, index, before) }
+        sets = Array.new(protocol.sets(before.dose)) { |index| set(date, ago, index, before) }
         session = Progression::Session.of_day(sets)
         verdict = Progression::Judge.judge(session, history: @history, standing: before)
-        @history = (@history + [session]).last(60)
+        @history = (@history + [session]).last(80)
         decided = ago >= 2 || @random.rand < 0.6
-        @standing = verdict.target || before if decided
-        @resting_until = date + 7 if verdict.verdict == :rest
-        Day.new(date: date, score: score, pause_s: @newest_pause, sets: sets, verdict: verdict, decided: decided, before: before, after: @standing)
+        course.standing = verdict.target || before if decided
+        course.resting_until = date + 7 if verdict.verdict == :rest
+        Work.new(protocol: protocol, sets: sets, verdict: verdict, decided: decided, before: before, after: course.standing)
       end
 
-      def values = Measures::Values.new(control_pause_s: @newest_pause)
+      def values(ago)
+        Measures::Values.new(control_pause_s: @newest_pause, maximal_hold_s: maximal_hold_s(ago), sustained_exhale_beats: @person["sustained_exhale"])
+      end
 
       def away?(ago) = @person["layoff"] && ago <= @person["layoff"][0] && ago >= @person["layoff"][1]
 
       def stopped_since(ago) = @person["stopped"] && ago < @person["stopped"][0]
 
-      def resting?(ago) = @resting_until && @today - ago < @resting_until
+      def resting?(ago) = @courses.any? { |course| course.resting_until && @today - ago < course.resting_until }
 
-      def trains?(ago)
-        !resting?(ago) && @newest_pause && ago.positive? && !away?(ago) && !stopped_since(ago) && @random.rand < @person["trains"] / 7.0
+      def trains?(course, ago)
+        !resting?(ago) && @newest_pause && ago.positive? && !away?(ago) && !stopped_since(ago) && chosen?(course, ago)
+      end
+
+      # Small holds by chance; harder work on every so many days, two of them never on one.
+      def chosen?(course, ago)
+        place = @courses.index(course)
+        return @random.rand < course.days_a_week / 7.0 if place.zero?
+
+        (ago + place * 2) % (7.0 / course.days_a_week).round == 0
       end
 
       # Today's scores come in one by one: some are still missing.
       def score(date, ago)
-        return if away?(ago) || @random.rand < (ago.zero? ? 0.4 : 0.12)
+        return if away?(ago) || @random.rand < (ago.zero? ? 0.3 : 0.12)
 
         Score.new(seconds: seconds(ago), at: at(date), ended_by: ended_by, first_breath: first_breath)
       end
@@ -109,11 +130,19 @@ module Windlass
       end
 
       def set(date, ago, index, standing)
-        rounds = @protocol.rounds(standing.dose) / @protocol.sets(standing.dose)
-        rough = ROUGH * (@person["chases"] ? 1.6 : 1.0) * (standing.dose[:hold_s] / @newest_pause * 3)
-        Progression::Session.new(id: "#{date}-#{index}", date: date, protocol: @protocol.id, dose: standing.dose,
-          effort: [2 + @random.rand(3) + ((@random.rand < 0.06) ? 3 : 0), 10].min, symptoms: symptoms(ago, index),
-          rounds: Array.new(rounds) { |number| round(number + 1, standing.dose[:hold_s], rough) })
+        protocol = standing.protocol
+        timeline = compiled(protocol, standing.dose)
+        Progression::Session.new(id: "#{date}-#{protocol.id}-#{index}", date: date, protocol: protocol.id, dose: standing.dose,
+          effort: [(protocol.once_a_day? ? 4 : 2) + @random.rand(3) + ((@random.rand < 0.05) ? 3 : 0), 10].min, symptoms: symptoms(ago, index),
+          rounds: timeline.holds.map { |place| round(place, rough(protocol, standing)) }, seconds_done: timeline.total_ms / 1000.0)
+      end
+
+      def compiled(protocol, dose) = (@compiled ||= {})[[protocol.id, dose]] ||= protocol.compile(dose)
+
+      # How often a first breath is not smooth: more where the hold is long for the athlete.
+      def rough(protocol, standing)
+        share = protocol.longest_hold_s(standing.dose) / (protocol.needs[:maximal_hold_s] ? 60.0 : @newest_pause / 3.0)
+        ROUGH * (@person["chases"] ? 1.6 : 1.0) * share.clamp(0.3, 2)
       end
 
       def symptoms(ago, index)
@@ -122,14 +151,15 @@ module Windlass
         (@random.rand < 0.004) ? [:lightheaded] : []
       end
 
-      def round(number, hold_s, rough)
+      def round(place, rough)
         breath = if @random.rand < rough
           (@random.rand < 0.25) ? :gasp : :deeper
         else
           :smooth
         end
+        hold_s = place.segment.seconds.to_f
         held = (hold_s + gauss * 0.08).clamp(hold_s * 0.95, hold_s * 1.05)
-        Progression::Round.new(number: number, target_s: hold_s, held_s: held, first_breath: breath)
+        Progression::Round.new(number: place.number, target_s: place.segment.open? ? nil : hold_s, held_s: held, first_breath: breath)
       end
 
       # A normal deviate, by Box and Muller.

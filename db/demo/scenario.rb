@@ -11,6 +11,7 @@ module Windlass
   module Demo
     SEED = 20_261
     PEOPLE = YAML.load_file(File.join(__dir__, "kestrel_quay.yml")).freeze
+    OWN = YAML.load_file(File.join(__dir__, "own_protocols.yml")).freeze
 
     # Loads the scenario into an empty database.
     module Scenario
@@ -20,6 +21,7 @@ module Windlass
         account = Records::Account.first
         Records::Record.transaction do
           people.each_with_index { |person, index| Writer.new(account, person, now, Random.new(SEED + index)).write }
+          OWN.each { |own| account.own_protocols.create!(own) }
         end
         people.size
       end
@@ -27,7 +29,7 @@ module Windlass
       # Empties every table but the accounts.
       def self.clear
         [Records::Move, Records::Suspension, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session,
-          Records::Prescription, Records::Measure, Records::Athlete].each(&:delete_all)
+          Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol, Records::Athlete].each(&:delete_all)
         # Numbers begin at 1 again, so that addresses of the demo stay the same.
         Records::Record.connection.execute("DELETE FROM sqlite_sequence WHERE name <> 'accounts'")
       end
@@ -44,11 +46,15 @@ module Windlass
 
       def write
         @athlete = @account.athletes.create!(columns)
-        @athlete.screenings.create!(account_id: @account.id, answered_on: @now.to_date - Diary::DAYS, conditions: conditions)
-        diary = Diary.new(@person, now: @now, random: @random)
-        write_scores(diary.days)
-        trained = diary.days.select { |day| day.sets.any? }
-        write_sessions(trained, prescribe(trained, diary.standing)) if trained.any?
+        @athlete.screenings.create!(account_id: @account.id, answered_on: @now.to_date - @person.fetch("screened", Diary::DAYS), conditions: conditions,
+          guardian_consent_on: (@now.to_date - Diary::DAYS if @person["born"] < Screening::Ages::ADULT))
+        @diary = Diary.new(@person, now: @now, random: @random)
+        write_scores(@diary.days)
+        write_measures
+        write_days
+        write_clearance if @person["cleared"]
+        @prescriptions = @diary.courses.to_h { |course| [course.protocol, prescribe(course)] }
+        write_sessions
       end
 
       private
@@ -77,30 +83,73 @@ module Windlass
         Records::Measure.insert_all!(rows)
       end
 
-      def prescribe(days, standing)
-        @athlete.prescriptions.create!(account_id: @account.id, protocol: "small-holds", dose: standing.dose,
-          reduced: standing.reduced, started_on: days.first.date)
+      # A maximal hold every five weeks, and what else the person is measured by.
+      def write_measures
+        [75, 40, 6].each { |ago| maximal_hold(ago) if @diary.maximal_hold_s(ago) && ago < @diary.length }
+        sustained_exhale(10) if @person["sustained_exhale"]
+        @person.fetch("measured", []).each { |kind, ago, details| measure(kind, ago, details) }
       end
 
-      def write_sessions(days, prescription)
-        days.each do |day|
-          ids = day.sets.each_with_index.map { |set, index| write_session(day, set, index, prescription) }
-          day.decided ? write_move(day, ids.last, prescription) : Actions::Propose.call(Records::Session.find(ids.last))
-          write_stop(ids.first) if day.verdict.stop?
+      def maximal_hold(ago)
+        held = @diary.maximal_hold_s(ago)
+        measure("maximal_hold", ago, {"seconds" => held, "first_urge_s" => (held * 0.55).round, "contraction_s" => (held * 0.68).round,
+          "first_breath" => "smooth", "eventful" => "no", "watcher" => "Ada Quill"})
+      end
+
+      def sustained_exhale(ago)
+        measure("sustained_exhale", ago, {"tempo" => 66, "beats" => @person["sustained_exhale"], "width" => "yes", "steady" => "even"})
+      end
+
+      def measure(kind, ago, details)
+        day = @now.to_date - ago
+        known = Measures.kind(kind)
+        value = details.fetch(known.value.to_s) { known.class.done(details.transform_keys(&:to_sym)) }
+        Records::Measure.create!(account_id: @account.id, athlete: @athlete, uuid: uuid, kind: kind, value: value, details: details,
+          taken_at: Time.new(day.year, day.month, day.day, 12), note: "")
+      end
+
+      # What was said on some days, today among them.
+      def write_days
+        @person.fetch("says", []).each do |ago, answers, watcher|
+          @athlete.days.create!(account_id: @account.id, local_date: @now.to_date - ago, answers: answers, watcher: watcher.to_s)
         end
       end
 
+      def write_clearance
+        families, expires_in = @person["cleared"]
+        @athlete.clearances.create!(account_id: @account.id, clinician: "Dr Maren Holt, general practice, Kestrel Quay", families: families,
+          given_on: @now.to_date - 90, expires_on: @now.to_date + expires_in)
+      end
+
+      def prescribe(course)
+        first = @diary.days.find { |day| day.works.any? { |work| work.protocol == course.protocol } }
+        @athlete.prescriptions.create!(account_id: @account.id, protocol: course.protocol.id, dose: course.standing.dose,
+          reduced: course.standing.reduced, started_on: first.date)
+      end
+
+      def write_sessions
+        @diary.days.each do |day|
+          day.works.each { |work| write_work(day, work, @prescriptions.fetch(work.protocol)) }
+        end
+      end
+
+      def write_work(day, work, prescription)
+        ids = work.sets.each_with_index.map { |set, index| write_session(day, work, set, index, prescription) }
+        work.decided ? write_move(day, work, ids.last, prescription) : Actions::Propose.call(Records::Session.find(ids.last))
+        write_stop(ids.first) if work.verdict.stop?
+      end
+
       # @return [Integer] id; written without a record, for there are thousands
-      def write_session(day, set, index, prescription)
-        started = Time.new(day.date.year, day.date.month, day.date.day, 8 + 9 * index / 2, @random.rand(50))
+      def write_session(day, work, set, index, prescription)
+        started = Time.new(day.date.year, day.date.month, day.date.day, (work.protocol.once_a_day? ? 17 : 8) + 9 * index / 2, @random.rand(50))
         timeline = timeline(prescription, set.dose)
         row = {account_id: @account.id, athlete_id: @athlete.id, prescription_id: prescription.id, uuid: uuid, state: "done",
-               protocol: set.protocol, dose: set.dose, rung: day.before.rung, reduced: day.before.reduced, light: false,
-               segments: @segments[set.dose], forecast: forecast(timeline, day), planned_at: started, started_at: started,
-               ended_at: started + timeline.total_ms / 1000, local_date: day.date, effort: set.effort, symptoms: set.symptoms,
-               posture: "seated", note: ""}
+               protocol: set.protocol, dose: set.dose, rung: work.before.rung, reduced: work.before.reduced, light: false,
+               segments: @segments[set.dose], forecast: forecast(timeline, day, work), planned_at: started, started_at: started,
+               ended_at: started + timeline.total_ms / 1000, done_ms: timeline.total_ms, local_date: day.date, effort: set.effort, symptoms: set.symptoms,
+               posture: work.protocol.posture, note: ""}
         id = Records::Session.insert!(row, returning: :id).rows.first.first
-        Records::Round.insert_all!(set.rounds.map { |round| round_row(id, round) })
+        Records::Round.insert_all!(set.rounds.map { |round| round_row(id, round) }) if set.rounds.any?
         id
       end
 
@@ -111,32 +160,32 @@ module Windlass
       end
 
       # As it would have been when the session was planned; only where a sheet still shows it.
-      def forecast(timeline, day)
-        return if day.date < @now.to_date - Presenters::AthleteSheet::LOG_DAYS
+      def forecast(timeline, day, work)
+        return if day.date < @now.to_date - Presenters::AthleteSheet::LOG_DAYS || Forecasts.objection(@athlete, on: day.date)
 
         @forecasts ||= {}
-        @forecasts[[day.before.dose, day.pause_s.round]] ||= begin
-          model = Physiology::Model.new(@athlete.to_body(on: day.date), control_pause_s: day.pause_s)
+        @forecasts[[work.before.dose, day.pause_s.round]] ||= begin
+          model = Physiology::Model.new(@athlete.to_body(on: day.date, posture: work.protocol.posture), control_pause_s: day.pause_s)
           Records::Session.forecast_columns(model.forecast(timeline.segments))
         end
       end
 
       def round_row(session_id, round)
-        {session_id: session_id, number: round.number, target_ms: (round.target_s * 1000).round,
+        {session_id: session_id, number: round.number, target_ms: round.target_s && (round.target_s * 1000).round,
          held_ms: (round.held_s * 1000).round, skipped: false, first_breath: round.first_breath,
          first_urge_ms: first_urge_ms(round)}
       end
 
-      # Now and then an urge comes near the end of a small hold.
+      # Now and then an urge comes near the end of a small hold, more often in a long one.
       def first_urge_ms(round)
-        (round.held_s * 1000 * (0.7 + 0.3 * @random.rand)).round if @random.rand < 0.03
+        (round.held_s * 1000 * (0.7 + 0.3 * @random.rand)).round if @random.rand < ((round.held_s > 20) ? 0.5 : 0.03)
       end
 
-      def write_move(day, session_id, prescription)
-        verdict = day.verdict
+      def write_move(day, work, session_id, prescription)
+        verdict = work.verdict
         Records::Move.insert!({account_id: @account.id, prescription_id: prescription.id, session_id: session_id,
           local_date: day.date, verdict: verdict.verdict, decided: verdict.verdict, reasons: verdict.reasons.map(&:to_h),
-          dose_before: day.before.dose, dose_after: day.after.dose,
+          dose_before: work.before.dose, reduced_before: work.before.reduced, dose_after: work.after.dose,
           decided_at: Time.new(day.date.year, day.date.month, day.date.day, 20)})
       end
 

@@ -15,5 +15,7 @@ class LetMovesBeTakenBack < ActiveRecord::Migration[7.2]
     add_index :moves, %i[prescription_id local_date], unique: true, where: "taken_back_at IS NULL", name: "one_move_a_prescription_a_day"
     add_index :moves, :session_id
     add_column :sessions, :washout, :float
+    # The newest session of each protocol is asked for on every page of the desk.
+    add_index :sessions, %i[athlete_id protocol local_date state done_ms], name: "sessions_newest_of_a_protocol"
   end
 end

@@ -14,12 +14,13 @@ RSpec.describe "The deck's modules", :browser do
   before { visit("/athletes/new") }
 
   # Runs a script with `run`, `clock`, `events` and `journal` at hand; answers what it returns.
-  def with_run(script)
+  # @param more [Hash] of the plan
+  def with_run(script, more = {})
     evaluate(<<~JS, "run.js")
       const clock = { ms: 1000, wall: () => clock.ms, at: () => clock.ms };
       const events = [];
       const journal = { run: null, add: (kind, at, more = {}) => events.push([kind, at, more.round, more.value].filter((one) => one !== undefined)) };
-      const plan = { segments: #{timeline_json}, over: false };
+      const plan = { segments: #{timeline_json}, over: false, holds: 2, ...#{JSON.generate(more)} };
       const calls = [];
       const run = new module.Run(plan, journal, clock, (byHand) => calls.push(byHand));
       const pass = (ms) => { clock.ms += ms; run.tick(); };
@@ -59,6 +60,57 @@ RSpec.describe "The deck's modules", :browser do
     answer = with_run("run.start({}); pass(12000); run.pause({}); pass(60000); run.resume({}); pass(1000); return [events.slice(2), run.now(), run.planned];")
 
     expect(answer).to eq [[["hold_end", 12_000, 1], ["pause", 12_000], ["resume", 12_000]], 13_000, 16_000]
+  end
+
+  describe "with parts that end otherwise" do
+    let(:timeline_json) do
+      JSON.generate([
+        {kind: "breathe", start_ms: 0, ms: 10_000, breaths: 2, ends: "count"}, {kind: "hold", start_ms: 10_000, ms: 5_000, hold: 1, ends: "cap"},
+        {kind: "breathe", start_ms: 15_000, ms: 4_000, repetitions: 10, ends: "hand"}, {kind: "hold", start_ms: 19_000, ms: 3_000, hold: 2, ends: "hand"}
+      ])
+    end
+
+    it "counts breaths by hand, ends a capped hold at its cap, and waits for a hand as long as it takes" do
+      answer = with_run(<<~JS)
+        run.start({}); pass(60000); const left = run.breathsLeft; run.next({}); pass(1000); run.next({});
+        pass(90000); const waiting = run.segment.repetitions; run.next({}); pass(7000); run.next({});
+        return [events, left, waiting, run.over];
+      JS
+
+      expect(answer).to eq [[["start", 0], ["hold_start", 61_000, 1], ["hold_end", 66_000, 1], ["hold_start", 151_000, 2], ["hold_end", 158_000, 2],
+        ["finish", 158_000]], 2, 10, true]
+    end
+
+    it "goes on without counting where that is asked, and releases a capped hold early" do
+      answer = with_run("run.start({}); pass(3000); run.skip({}); pass(2000); run.next({}); return events.slice(1);")
+
+      expect(answer).to eq [["hold_start", 3_000, 1], ["hold_end", 5_000, 1]]
+    end
+
+    it "lays out no tone beyond a part without an end, and one on every beat" do
+      beats = JSON.generate([{kind: "exhale", ms: 8_000, beats: 4, ends: "clock"}, {kind: "breathe", ms: 5_000, ends: "hand"}, {kind: "hold", ms: 1_000}])
+      cues = evaluate("return module.cuesBetween(#{beats}, 0, 0, 0, 60000).map((cue) => [cue.atMs, cue.kind]);", "cues.js")
+
+      expect(cues).to eq [[2_000, "beat"], [4_000, "beat"], [6_000, "beat"], [8_000, "breathe"]]
+    end
+  end
+
+  describe "at one's own pace" do
+    let(:timeline_json) do
+      JSON.generate([{kind: "inhale", start_ms: 0, ms: 3_000, ends: "clock"}, {kind: "hold", start_ms: 3_000, ms: 2_000, hold: 1, ends: "hand"},
+        {kind: "exhale", start_ms: 5_000, ms: 4_000, ends: "clock"}, {kind: "hold", start_ms: 9_000, ms: 2_000, hold: 2, ends: "hand"}])
+    end
+
+    it "goes round until its time, numbers the holds on, and ends on a breath" do
+      answer = with_run(<<~JS, {own_pace: true, total_ms: 11_000})
+        run.start({}); pass(3000); pass(500); run.next({}); pass(4000); pass(500); run.next({});
+        pass(3000); pass(1500); run.next({}); pass(4000); pass(9000); run.next({});
+        return [events.filter(([kind]) => kind !== "hold_end"), run.planned];
+      JS
+
+      expect(answer).to eq [[["start", 0], ["hold_start", 3_000, 1], ["hold_start", 7_500, 2], ["hold_start", 11_000, 3], ["hold_start", 16_500, 4],
+        ["finish", 25_500]], 11_000]
+    end
   end
 
   it "stops in a hold with the hold ended, and only once" do

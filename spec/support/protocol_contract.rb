@@ -45,6 +45,7 @@ RSpec.shared_examples "a protocol" do |protocol|
       compiled = protocol.compile(dose)
       expect(compiled.segments.map(&:ms)).to all(be_an(Integer).and(be > 0))
       expect(compiled.placed.last.end_ms).to eq compiled.segments.sum(&:ms)
+      expect(protocol.longest_hold_s(dose)).to eq(compiled.holds.map { |place| place.segment.seconds }.max || 0)
       expect(compiled.segments.map(&:cue)).to all(match(/\S/))
       expect(compiled.segments.map(&:phase).uniq - %i[settle work rest]).to be_empty
       expect(protocol.rounds(dose)).to eq(compiled.own_pace? ? 0 : compiled.holds.size * protocol.sets(dose))

@@ -6,11 +6,38 @@ import { Oximeter } from "./oximeter.js";
 import { Run } from "./run.js";
 import { Sound } from "./sound.js";
 
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", Escape: "stop" };
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", Escape: "stop" };
 // Tones are laid out this far ahead, so that they come even when the screen sleeps.
 const AHEAD_MS = 90_000;
 // Frames stop in a hidden tab; this goes on.
 const PULSE_MS = 250;
+
+/** What is left to wait for or to count: beats, breaths, repetitions, or time; upward where a hand ends it. */
+function figureOf(run) {
+  const { ends, beats, ms, repetitions } = run.segment;
+  if (beats && ends === "clock") return String(Math.max(1, Math.ceil((run.left * beats) / ms - 1e-6)));
+  if (ends === "count") return String(run.breathsLeft);
+  if (repetitions) return `${repetitions} ×`;
+  return ends === "clock" ? clockWords(run.left) : clockWords(Math.floor(run.elapsed / 1000) * 1000);
+}
+
+function mainWordOf(run) {
+  if (run.holding) return "Release";
+  if (run.segment.ends === "count" && run.breathsLeft > 1) return "A breath";
+  return run.segment.ends === "hand" ? "Done" : "Next";
+}
+
+/** What ends it, where the clock does not. */
+function endWords({ ends, ms }) {
+  if (ends === "cap") return `At most ${clockWords(ms)}, a limit and no target. `;
+  return "";
+}
+
+function lengthWords({ kind, ends, ms, breaths }) {
+  if (breaths) return `, ${breaths}`;
+  if (kind !== "hold") return "";
+  return ends === "clock" ? `, ${ms / 1000} s` : "";
+}
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
@@ -18,7 +45,7 @@ export function deck() {
 
   return {
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, mine: true, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false,
+    live: true, over: false, mine: true, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false,
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -76,6 +103,7 @@ export function deck() {
       else if (what === "urge") this.mark("first_urge", event);
       else if (what === "contraction") this.mark("contraction", event);
       else if (what === "pause") this.pause(event);
+      else if (what === "skip") this.skip(event);
       else if (what === "stop") this.stop(event);
       else if (what === "mute") this.mute();
       else if (what === "oximeter") this.measure();
@@ -93,6 +121,7 @@ export function deck() {
 
     mark(kind, event) { run?.mark(kind, event); },
     breath(value, event) { run?.breath(value, event); this.show(); },
+    skip(event) { if (run?.live && run.started) run.skip(event); this.show(); },
     pause(event) { if (run?.live) run.pause(event); this.show(); },
     stop(event) { run?.stop(event); this.show(); },
     mute() { this.muted = !this.muted; sound.muted = this.muted; sound.loud(); },
@@ -162,9 +191,10 @@ export function deck() {
     showRunning() {
       const after = plan.segments[run.state.index + 1];
       this.cue = run.paused ? "Paused" : run.segment.cue;
-      this.figure = clockWords(run.left);
-      this.mainWord = run.paused ? "Go on" : run.holding ? "Release" : "Next";
-      this.next = after ? `Then: ${after.cue.toLowerCase()}${after.kind === "hold" ? `, ${after.ms / 1000} s` : ""}` : "Then it is done";
+      this.figure = figureOf(run);
+      this.mainWord = run.paused ? "Go on" : mainWordOf(run);
+      this.counting = run.segment.ends === "count" || run.segment.ends === "hand";
+      this.next = `${endWords(run.segment)}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : "Then it is done"}`;
     },
 
     showOver() {

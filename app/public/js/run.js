@@ -1,4 +1,5 @@
-// A session running through its timeline. Knows no screen: the deck shows what it says. Moments are milliseconds of the
+// A session running through its timeline. Knows no screen: the deck shows what it says. A part ends by the clock, by hand,
+// by hand with the clock as its cap, or with the last of its counted breaths. Moments are milliseconds of the
 // session's own clock, which stands still while paused and goes on across a reload.
 const HEARTBEAT_MS = 1000;
 // A page that was away longer than this comes back paused: nobody knows what happened meanwhile.
@@ -8,10 +9,12 @@ export class Run {
   /** @param onSegment called on every new segment, with true where a hand and not the clock brought it */
   constructor(plan, journal, clock, onSegment = () => {}) {
     this.segments = plan.segments;
+    this.ownPaceMs = plan.own_pace ? plan.total_ms : null;
+    this.holds = plan.holds;
     this.journal = journal;
     this.clock = clock;
     this.onSegment = onSegment;
-    this.state = journal.run ?? { index: -1, segmentStart: 0, anchor: null, pausedAt: null, lastHold: null, breaths: {}, over: plan.over, seen: null };
+    this.state = journal.run ?? { index: -1, segmentStart: 0, anchor: null, pausedAt: null, lastHold: null, breaths: {}, over: plan.over, seen: null, counted: 0, laps: 0 };
     if (this.live) this.comeBack();
   }
 
@@ -22,6 +25,12 @@ export class Run {
   get segment() { return this.segments[this.state.index]; }
   get holding() { return this.live && !this.paused && this.segment.kind === "hold"; }
   get lastHold() { return this.state.lastHold; }
+  /** Ends by itself when its time is up. */
+  get timed() { return !["hand", "count"].includes(this.segment.ends); }
+  /** Number of the hold that runs: at one's own pace they are numbered on when the plan begins anew. */
+  get holdNumber() { return this.segment.hold + (this.state.laps ?? 0) * this.holds; }
+  get breathsLeft() { return this.segment.breaths - (this.state.counted ?? 0); }
+  get elapsed() { return this.now() - this.state.segmentStart; }
 
   now(event) {
     const wall = event ? this.clock.at(event) : this.clock.wall();
@@ -32,6 +41,7 @@ export class Run {
   get left() { return this.state.segmentStart + this.segment.ms - this.now(); }
   get planned() {
     if (!this.started) return 0;
+    if (this.ownPaceMs !== null) return Math.min(this.now(), this.ownPaceMs);
     if (this.over && this.state.finished) return this.segment.start_ms + this.segment.ms;
     return this.segment.start_ms + Math.min(this.segment.ms, Math.max(0, this.segment.ms - this.left));
   }
@@ -44,18 +54,31 @@ export class Run {
 
   /** Ends what is over by the clock; exact, however late it is called. */
   tick() {
-    while (this.live && !this.paused && this.left <= 0) this.leave(this.state.segmentStart + this.segment.ms);
+    while (this.live && !this.paused && this.timed && this.left <= 0) this.leave(this.state.segmentStart + this.segment.ms);
     if (this.live && !this.paused && this.clock.wall() - this.state.seen > HEARTBEAT_MS) this.keep();
   }
 
-  /** Release a hold, or go on to what is next. */
+  /** Release a hold, count a breath, or go on to what is next. */
   next(event) {
     this.tick();
-    if (this.live) this.leave(this.now(event), true);
+    if (!this.live) return;
+    if (this.segment.ends === "count" && this.breathsLeft > 1) return this.count();
+    this.leave(this.now(event), true);
+  }
+
+  /** Go on, whatever is left to count. */
+  skip(event) {
+    this.tick();
+    if (this.live && !this.paused) this.leave(this.now(event), true);
+  }
+
+  count() {
+    this.state.counted = (this.state.counted ?? 0) + 1;
+    this.keep();
   }
 
   mark(kind, event) {
-    if (this.holding) this.journal.add(kind, this.now(event), { round: this.segment.hold });
+    if (this.holding) this.journal.add(kind, this.now(event), { round: this.holdNumber });
   }
 
   /** Rates the first breath after the latest hold; never stops the clock. */
@@ -98,21 +121,35 @@ export class Run {
 
   leave(at, byHand = false) {
     if (this.segment.kind === "hold") this.endHold(at);
-    if (this.state.index + 1 < this.segments.length) this.enter(this.state.index + 1, at, byHand);
+    const next = this.state.index + 1;
+    if (this.breathBegins(next) && at >= this.ownPaceMs) this.end("finish", at);
+    else if (next < this.segments.length) this.enter(next, at, byHand);
+    else if (this.ownPaceMs !== null) this.beginAnew(at, byHand);
     else this.end("finish", at);
+  }
+
+  /** At one's own pace the session ends at its time, where a breath would begin. */
+  breathBegins(index) {
+    return this.ownPaceMs !== null && (index >= this.segments.length || this.segments[index].kind === "inhale");
+  }
+
+  beginAnew(at, byHand) {
+    this.state.laps = (this.state.laps ?? 0) + 1;
+    this.enter(0, at, byHand);
   }
 
   enter(index, at, byHand) {
     this.state.index = index;
     this.state.segmentStart = at;
-    if (this.segment.kind === "hold") this.journal.add("hold_start", at, { round: this.segment.hold });
+    this.state.counted = 0;
+    if (this.segment.kind === "hold") this.journal.add("hold_start", at, { round: this.holdNumber });
     this.keep();
     this.onSegment(byHand);
   }
 
   endHold(at) {
-    this.journal.add("hold_end", at, { round: this.segment.hold });
-    this.state.lastHold = this.segment.hold;
+    this.journal.add("hold_end", at, { round: this.holdNumber });
+    this.state.lastHold = this.holdNumber;
   }
 
   end(kind, at) {

@@ -5,9 +5,10 @@ const TONES = {
   hold: [[330, 0]],
   breathe: [[523, 0], [523, 0.16]],
   tick: [[880, 0]],
+  beat: [[988, 0]],
   end: [[523, 0], [659, 0.16], [784, 0.32]],
 };
-const LENGTH_S = { hold: 0.35, tick: 0.04 };
+const LENGTH_S = { hold: 0.35, tick: 0.04, beat: 0.025 };
 
 export class Sound {
   constructor() {

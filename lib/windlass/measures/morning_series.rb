@@ -17,6 +17,8 @@ module Windlass
         on_waking = control_pauses.select(&:on_waking).sort_by(&:taken_at)
         @scores = on_waking.group_by { |pause| pause.taken_at.to_date }.filter_map { |_day, taken| taken.find(&:valid?) }
         @scores.freeze
+        # Days as numbers: a chart asks for a fortnight before every single score.
+        @days = @scores.map { |pause| pause.taken_at.to_date.jd }.freeze
         freeze
       end
 
@@ -36,7 +38,10 @@ module Windlass
       end
 
       # @return [Array<ControlPause>] both days included
-      def within(from, to) = scores.select { |pause| (from..to).cover?(pause.taken_at.to_date) }
+      def within(from, to)
+        first, last = from.jd, to.jd
+        scores.select.with_index { |_, index| @days[index].between?(first, last) }
+      end
     end
   end
 end

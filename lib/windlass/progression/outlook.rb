@@ -10,6 +10,13 @@ module Windlass
       SHOWN_SHARE = 0.8
       SHOWN_DAYS = 56
 
+      # @param values [Measures::Values]
+      # @return [Numeric, nil] eight tenths of an uneventful maximal hold that is not too old
+      def self.shown_s(values, on)
+        shown_on = values.maximal_hold_shown_on
+        values.maximal_hold_s * SHOWN_SHARE if shown_on && shown_on > on - SHOWN_DAYS
+      end
+
       # A hold at rest no longer than this is harmless to every body, and not simulated.
       HARMLESS_S = 12
 
@@ -19,23 +26,20 @@ module Windlass
       def initialize(body, shown_s: nil, memo: {})
         @body = body
         @shown_s = shown_s
-        @memo = memo
+        # Of one body: hashing a body with every question would take longer than many an answer.
+        @memo = memo[body] ||= {}
       end
 
       # @return [Hash] the dose with what the model sets of it
       def fitted(protocol, dose)
-        remember(:fitted, protocol, dose) { protocol.fitted(dose, @body) }
+        protocol.computed.empty? ? dose : remember(:fitted, protocol, dose) { protocol.fitted(dose, @body) }
       end
 
       # @return [Float] lowest saturation of any planned hold, 0..1
-      def lowest_saturation(protocol, dose)
-        remember(:saturation, protocol, dose) do
-          subject = rested(protocol.posture)
-          calibration = Physiology::Calibration.from(subject, control_pause_s: nil)
-          forecast = Physiology::Simulation.new(subject, calibration: calibration).run(protocol.compile(dose).segments)
-          forecast.holds.map(&:sao2_min).min || 1.0
-        end
-      end
+      def lowest_saturation(protocol, dose) = forecast(protocol, dose).first
+
+      # @return [Float] strongest washout of carbon dioxide at the start of a hold, mmHg
+      def strongest_washout(protocol, dose) = forecast(protocol, dose).last
 
       # @return [String, nil] why this dose is not offered to this body
       def objection(protocol, dose)
@@ -65,11 +69,21 @@ module Windlass
         end
       end
 
-      def rested(posture)
-        @memo[[:rested, @body, posture]] ||= Physiology::Subject.rested(@body.with(posture: posture))
+      # @return [Array(Float, Float)] lowest saturation, strongest washout
+      def forecast(protocol, dose)
+        remember(:forecast, protocol, dose) do
+          subject = rested(protocol.posture)
+          calibration = Physiology::Calibration.from(subject, control_pause_s: nil)
+          holds = Physiology::Simulation.new(subject, calibration: calibration).run(protocol.compile(dose).segments).holds
+          [holds.map(&:sao2_min).min || 1.0, holds.map(&:co2_washout).max || 0.0]
+        end
       end
 
-      def remember(what, protocol, dose) = @memo.fetch([what, @body, protocol.id, dose]) { |key| @memo[key] = yield }
+      def rested(posture)
+        @memo[[:rested, posture]] ||= Physiology::Subject.rested(@body.with(posture: posture))
+      end
+
+      def remember(what, protocol, dose) = @memo.fetch([what, protocol.id, dose]) { |key| @memo[key] = yield }
     end
   end
 end

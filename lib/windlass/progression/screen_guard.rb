@@ -13,7 +13,8 @@ module Windlass
         finding = (protocol.columns(dose) - [protocol.column]).map { |column| screen.finding(column, on: on) }.reject(&:allows?).first
         return finding.reasons.first if finding
 
-        Screening::Ages.hold_objection(screen.age, protocol.longest_hold_s(dose), maximal_hold_s) if protocol.column == :tables
+        longest = protocol.column == :tables && Screening::Ages.longest_hold_s(screen.age, maximal_hold_s)
+        "Under #{Screening::Ages::ADULT} no hold is longer than half of the maximal one." if longest && protocol.longest_hold_s(dose) > longest
       end
     end
   end

@@ -93,9 +93,9 @@ module Windlass
       end
 
       def breath(line, stage, count_s, from, to)
-        line.inhale(IN * count_s, to: :easy, beats: IN, route: from, narrowed: stage.narrow_in || nil, cue: "In #{side(from)}")
+        line.inhale(IN * count_s, to: :easy, beats: IN, route: from, narrowed: stage.narrow_in || nil, cue: "In #{side(from)}#{", narrowed" if stage.narrow_in}")
         retention(line, stage.full, count_s, "Hold, full")
-        line.exhale(OUT * count_s, to: :passive, beats: OUT, route: to, narrowed: stage.narrow_out || nil, cue: "Out #{side(to)}")
+        line.exhale(OUT * count_s, to: :passive, beats: OUT, route: to, narrowed: stage.narrow_out || nil, cue: "Out #{side(to)}#{", narrowed" if stage.narrow_out}")
         retention(line, stage.empty, count_s, "Hold, empty")
       end
 

@@ -10,7 +10,7 @@ module Windlass
       REST_S = 30
 
       about id: "bellows", name: "Bellows rounds", also: "bhastrika", goal: :tolerance, column: :over, places: %i[chair],
-        over_breathing: true,
+        over_breathing: true, hold_key: :hold_s,
         trains: "Strong, even nose breathing that changes gear, and stillness right after it.",
         cautions: ["Seated, dry. Light-headed: slower and softer, or stop. No water for 12 hours after it."]
 

@@ -10,7 +10,7 @@ module Windlass
       BREATH_S = 5
 
       about id: "counted-recovery", name: "Counted recovery", goal: :tolerance, column: :tables, places: %i[chair mat],
-        disciplines: APNOEA + WAVES, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, once_a_day: true,
+        disciplines: APNOEA + WAVES, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, once_a_day: true,
         trains: "Recovering in few breaths: between two holds there are so many breaths and no more.",
         cautions: ["Fewer breaths only while the first one after a hold stays smooth. Dry only, seated or lying."]
 

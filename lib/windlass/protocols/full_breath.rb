@@ -8,7 +8,7 @@ module Windlass
       REST_S = 30
 
       about id: "full-breath", name: "Full-breath drill", goal: :one_hold, column: :breath, places: %i[chair mat],
-        disciplines: APNOEA + WAVES + VOICES, halves: :breaths,
+        disciplines: APNOEA + WAVES + VOICES, halves: :breaths, hold_key: :hold_s,
         trains: "A full breath in three stages, taken slowly, and softness while it is kept.",
         cautions: ["Too tight: let a little out, swallow, or take less. Light-headed: less air, and slower."]
 

@@ -11,7 +11,7 @@ module Windlass
       SHORTEST_REST_S = 180
 
       about id: "single-hold", name: "Breathe-up and single hold", goal: :one_hold, column: :tables, places: %i[chair mat],
-        disciplines: APNOEA, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, clean_sessions: 3, strenuous: true, once_a_day: true,
+        disciplines: APNOEA, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, clean_sessions: 3, strenuous: true, once_a_day: true,
         halves: :holds, rest_twice: true,
         trains: "One long, easy hold: a slow breathe-up, one medium breath, one full breath, and hook breaths after it.",
         cautions: ["No over-breathing, ever: longer out than in, and one medium breath before the full one. Dry only."]

@@ -72,12 +72,8 @@ module Windlass
       end
 
       # At 16 and 17 holds of tables are at most half of the maximal one.
-      # @return [String, nil]
-      def self.hold_objection(age, hold_s, maximal_hold_s)
-        return if age >= ADULT || maximal_hold_s.nil? || hold_s * 2 <= maximal_hold_s
-
-        "Under #{ADULT} no hold is longer than half of the maximal one."
-      end
+      # @return [Numeric, nil] seconds; nil: age sets no limit
+      def self.longest_hold_s(age, maximal_hold_s) = (maximal_hold_s / 2r if age < ADULT && maximal_hold_s)
     end
   end
 end

@@ -14,10 +14,18 @@ module Windlass
         by_round = events.sort_by(&:at_ms).group_by(&:round)
         readings = by_round.fetch(nil, []).select { |event| event.kind == :oximeter }
         reached = by_round.keys.compact.max || 0
-        compiled.holds.take_while { |place| place.number <= reached }.map do |place|
-          done(place, by_round.fetch(place.number, []), readings)
-        end
+        planned = compiled.holds.take_while { |place| place.number <= reached }
+        (planned + beyond(compiled, reached)).map { |place| done(place, by_round.fetch(place.number, []), readings) }
       end
+
+      # At one's own pace there may be more holds than were expected: the cycle goes on until its time.
+      def self.beyond(compiled, reached)
+        return [] unless compiled.own_pace?
+
+        last = compiled.holds.last
+        ((last.number + 1)..[reached, MOST_AT_OWN_PACE].min).map { |number| last.with(number: number) }
+      end
+      MOST_AT_OWN_PACE = 2000
 
       def self.done(place, events, readings)
         start = at(events, :hold_start)
@@ -40,7 +48,7 @@ module Windlass
       def self.at(events, kind) = events.find { |event| event.kind == kind }&.at_ms
 
       def self.since(start, moment) = start && moment && [moment - start, 0].max
-      private_class_method :done, :low, :at, :since
+      private_class_method :beyond, :done, :low, :at, :since
     end
   end
 end

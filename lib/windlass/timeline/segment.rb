@@ -29,7 +29,16 @@ module Windlass
       def rest? = kind == :breathe && phase == :rest
 
       # Its length is only expected: it ends by hand, or with the last of what is counted.
-      def open? = !self.until.nil? || !breaths.nil? || !repetitions.nil?
+      def open? = ends != :clock
+
+      # How it ends while it runs: by the clock; by hand, at a cap at the latest; by hand alone; with the last counted breath.
+      # @return [Symbol] :clock, :cap, :hand or :count
+      def ends
+        return :cap if self.until == :cap
+        return :hand if self.until || repetitions
+
+        breaths ? :count : :clock
+      end
 
       # The keys of the published JSON; what is not set is left out.
       # @return [Hash{Symbol => Object}]

@@ -78,7 +78,7 @@ module Windlass
       def fitted(dose, _body) = dose
 
       # @return [Boolean] two doses of one rung
-      def same_dose?(one, other) = one.except(*computed) == other.except(*computed)
+      def same_dose?(one, other) = one == other || (computed.any? && one.except(*computed) == other.except(*computed))
 
       # Sets that together make one session, on one day.
       def sets(dose) = dose.fetch(:sets, 1)
@@ -90,7 +90,11 @@ module Windlass
       def hold_seconds(dose) = Rational(compile(dose).hold_ms, 1000) * sets(dose)
 
       # @return [Numeric] the longest hold that it plans, seconds
-      def longest_hold_s(dose) = compile(dose).holds.map { |place| place.segment.seconds }.max || 0
+      def longest_hold_s(dose)
+        return [dose[hold_key], *dose.fetch(:breaks, []).filter_map { |one| one[:hold_s] }].max if hold_key
+
+        compile(dose).holds.map { |place| place.segment.seconds }.max || 0
+      end
 
       # @return [Integer] holds that a whole session of this dose has to have
       def rounds(dose) = compile(dose).holds.size * sets(dose)
