@@ -10,6 +10,16 @@ namespace :db do
   task(migrate: :connect) { Windlass::Database.migrate }
 end
 
+namespace :docs do
+  desc "Write docs/rulebook.md from the rules themselves"
+  task(:rulebook) do
+    require_relative "app/records"
+    require_relative "app/forms"
+    require_relative "app/presenters"
+    File.write("docs/rulebook.md", Windlass::Presenters::Rulebook.new.markdown)
+  end
+end
+
 namespace :demo do
   desc "Load Kestrel Quay into an empty database; keep what is there"
   task(load: "db:migrate") do

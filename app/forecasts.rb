@@ -38,6 +38,5 @@ module Windlass
       MEMO.clear if MEMO.size > MOST_REMEMBERED
       Progression::Outlook.new(athlete.to_body(on: on), shown_s: Progression::Outlook.shown_s(values, on), memo: MEMO)
     end
-
   end
 end

@@ -21,6 +21,7 @@ require_relative "routes/own_protocols"
 require_relative "routes/measures"
 require_relative "routes/days"
 require_relative "routes/moves"
+require_relative "routes/rulebook"
 require_relative "routes/prescriptions"
 require_relative "routes/sessions"
 require_relative "routes/suspensions"
@@ -53,6 +54,7 @@ module Windlass
     register Routes::Measures
     register Routes::Days
     register Routes::Moves
+    register Routes::Rulebook
     register Routes::Prescriptions
     register Routes::Sessions
     register Routes::Suspensions

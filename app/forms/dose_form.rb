@@ -26,9 +26,9 @@ module Windlass
       end
 
       def initialize(params, protocol)
-        @typed = params
+        @typed = readable(params.to_h.merge("dose" => hash(params["dose"]), "breaks" => hash(params["breaks"])))
         @protocol = protocol
-        @values = {dose: read_dose, name: params["name"].to_s.strip, note: params["note"].to_s}
+        @values = {dose: read_dose, name: typed["name"].to_s.strip, note: typed["note"].to_s}
         @errors = find_errors
       end
 
@@ -55,7 +55,7 @@ module Windlass
       private
 
       def read_dose
-        given = hash(typed["dose"])
+        given = typed["dose"]
         dose = protocol.parameters.each_with_object({}) do |parameter, read|
           text = given[parameter.key.to_s].to_s
           read[parameter.key] = TypedNumbers.read(text, parameter) unless text.strip.empty?
@@ -66,9 +66,18 @@ module Windlass
       end
 
       def read_breaks
-        hash(typed["breaks"]).values.filter_map do |row|
+        typed["breaks"].values.filter_map do |row|
           read = hash(row).slice("round", "hold_s", "rest_s").reject { |_, text| text.to_s.strip.empty? }
           {round: nil, **read.to_h { |key, text| [key.to_sym, TypedNumbers.read(text.to_s, SECONDS)] }} if read.any?
+        end
+      end
+
+      # Bytes that are no text are shown as such, not choked on.
+      def readable(value)
+        case value
+        when Hash then value.transform_values { |inner| readable(inner) }
+        when String then value.scrub
+        else value
         end
       end
 

@@ -60,7 +60,7 @@ module Windlass
         newest && self.class.reading(newest)
       end
 
-      def newest_day = Dates.near(measures.last.taken_at.getlocal.to_date, @today)
+      def newest_day = Dates.opening(measures.last.taken_at.getlocal.to_date, @today)
 
       def chart = ControlPauseChart.new(pauses, today: @today)
 

@@ -12,7 +12,7 @@ module Windlass
       # @param form [Forms::DoseForm]
       # @param athlete [Records::Athlete, nil]
       # @param own [Records::OwnProtocol, nil] that is being changed
-      def initialize(form, athlete: nil, own: nil, today:)
+      def initialize(form, today:, athlete: nil, own: nil)
         @form = form
         @athlete = athlete
         @own = own
@@ -29,7 +29,7 @@ module Windlass
       def rows
         protocol.parameters.map do |parameter|
           Row.new(parameter: parameter, typed: form.typed_at("dose[#{parameter.key}]"), fault: form.fault("dose[#{parameter.key}]"),
-            hint: "#{parameter.allowed}#{" · arrow keys: #{Words.number(parameter.step)}" if parameter.step && !parameter.numbers}",
+            hint: "#{parameter.allowed}#{", in steps of #{Words.number(parameter.step)}" if parameter.step && !parameter.numbers}",
             step: parameter.step, min: parameter.range&.begin, max: parameter.range&.end)
         end
       end

@@ -10,6 +10,9 @@ module Windlass
       # @return [String] `Wednesday 25 November 2026`
       def self.long(date) = date.strftime("%A %-d %B %Y")
 
+      # @return [String] the same, to begin a sentence with
+      def self.opening(date, today) = near(date, today).sub(/\A./, &:upcase)
+
       # @return [String] `today`, `yesterday`, `Wed 25 Nov`
       def self.near(date, today)
         case (today - date).to_i

@@ -24,7 +24,7 @@ module Windlass
       # @param athlete [Records::Athlete, nil]
       # @param discipline [String, nil] only what it uses
       # @param place [Symbol, nil] only what may be done there
-      def initialize(account, athlete: nil, discipline: nil, place: nil, today:)
+      def initialize(account, today:, athlete: nil, discipline: nil, place: nil)
         @account = account
         @athlete = athlete
         @discipline = discipline if Protocols::DISCIPLINES.include?(discipline)

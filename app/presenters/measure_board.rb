@@ -5,7 +5,7 @@ module Windlass
     # All measures of an athlete, kind by kind, each with its history.
     class MeasureBoard
       Entry = Value.define(:kind, :newest, :reading, :chart, :rows)
-      Row = Value.define(:day, :value, :uuid, :details)
+      Row = Value.define(:day, :value, :uuid)
 
       attr_reader :athlete
 
@@ -31,9 +31,9 @@ module Windlass
       def entry(kind, records)
         taken = records.map(&:to_taken)
         sheet = records.any? ? MeasureSheet.new(records.last) : nil
-        Entry.new(kind: kind, newest: taken.last && Dates.near(taken.last.taken_at.to_date, @today).capitalize, reading: sheet&.reading,
+        Entry.new(kind: kind, newest: taken.last && Dates.opening(taken.last.taken_at.to_date, @today), reading: sheet&.reading,
           chart: taken.any? ? MeasureChart.new(taken, kind) : nil,
-          rows: records.last(6).reverse.map { |one| Row.new(day: Dates.short(one.taken_at.getlocal.to_date), value: kind.value_words(one.value), uuid: one.uuid, details: nil) })
+          rows: records.last(6).reverse.map { |one| Row.new(day: Dates.short(one.taken_at.getlocal.to_date), value: kind.value_words(one.value), uuid: one.uuid) })
       end
     end
 
@@ -69,7 +69,11 @@ module Windlass
         taken = measure.to_taken
         kind.fields.filter_map do |field|
           value = taken.details[field.key] or next
-          [field.words, field.choices ? field.choices.fetch(value) : [value.is_a?(Numeric) ? Words.number(value) : value, field.unit].compact.join(" ")]
+          [field.words, if field.choices
+                          field.choices.fetch(value)
+                        else
+                          [value.is_a?(Numeric) ? Words.number(value) : value, field.unit].compact.join(" ")
+                        end]
         end
       end
 

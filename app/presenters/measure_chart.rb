@@ -32,8 +32,11 @@ module Windlass
 
       def path = "M#{dots.map { |dot| "#{dot.x} #{dot.y}" }.join("L")}"
 
-      # @return [Array<Array(Float, String)>] places and words of the lowest, middle and highest line
-      def levels = [0, highest / 2, highest].map { |value| [@y.place(value), Words.number(value)] }
+      STEPS = [1, 2, 5, 10, 15, 30, 60, 120, 300].freeze
+      MOST_LEVELS = 4
+
+      # @return [Array<Array(Float, String)>] places and words of round values
+      def levels = Ticks.of(highest, STEPS, MOST_LEVELS).map { |value| [@y.place(value), (@kind.unit == "s") ? Words.hold(value) : Words.number(value)] }
 
       # @return [Array<Array(Float, String, String)>] place, day, and where the words stand to it
       def days

@@ -79,15 +79,14 @@ module Windlass
       # @return [Array<Progression::Readiness::Reason>]
       def reasons = ready ? ready.reasons : []
 
-      # @return [String] `ready`, `light day`, `wait`, `not today`
-      def readiness = READY_WORDS.fetch(lower? ? :lower : ready.state)
+      # @param ready_or_reason [#state] what has something to say
+      # @return [String] `Light day`, `Wait`, `Not today`; a yes with a reason is one rung lower
+      def self.ready_word(ready_or_reason) = READY_WORDS.fetch(ready_or_reason.state)
 
-      READY_WORDS = {block: "not today", wait: "wait", light: "light day", yes: "ready", lower: "start lower"}.freeze
+      READY_WORDS = {block: "Not today", wait: "Wait", light: "Light day", yes: "Start lower"}.freeze
 
       # @return [Hash] as it is to be done today
       def dose_today = ready&.dose
-
-      def lower? = ready.state == :yes && ready.reasons.any?
 
       def dose = protocol.in_words(dose_today)
 

@@ -12,7 +12,7 @@ module Windlass
       SHOWN_ABOVE = %w[block.suspended block.screening].freeze
 
       Decision = Value.define(:name, :athlete_id, :uuid, :when, :words, :verdict, :reason)
-      Training = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :place, :set, :running, :miniature, :state, :reason, :said)
+      Training = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :place, :set, :running, :miniature, :state, :word, :reason, :said)
       Missing = Value.define(:name, :athlete_id, :words, :path, :action)
       Stopped = Value.define(:name, :athlete_id, :words)
       Changed = Value.define(:name, :athlete_id, :words, :path, :action)
@@ -104,7 +104,7 @@ module Windlass
         protocol = ready.standing.protocol
         Training.new(name: athlete.name, athlete_id: athlete.id, prescription_id: prescription.id, protocol: prescription.name,
           dose: protocol.in_words(ready.dose), place: LadderLine.new(ready.standing).place, set: set, running: running.include?(prescription.id),
-          state: ready.state, reason: ready.reasons.first&.then { |reason| [reason.text, (reason.lifts unless ready.go?)].compact.join(" ") },
+          state: ready.state, word: PrescriptionSheet.ready_word(ready), reason: ready.reasons.first&.then { |reason| [reason.text, (reason.lifts unless ready.go?)].compact.join(" ") },
           said: said(athlete), miniature: Miniature.of(protocol, ready.dose, athlete.to_body(on: @today)))
       end
 

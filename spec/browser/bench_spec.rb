@@ -20,7 +20,7 @@ RSpec.describe "The bench in the browser", :browser do
     give_clock
     athlete = make_athlete.tap { |one| make_pause(one) }
     visit("/prescriptions/#{prescribe(athlete).id}")
-    click_button("Run with Ines")
+    click_button("Nothing else: run")
     expect(page).to have_text("All kept")
     key(:space, "o")
 

@@ -10,10 +10,10 @@ RSpec.describe "Odd input", :browser do
 
   it "makes one session of a double click, of the back button and of two tabs" do
     visit("/prescriptions/#{prescription.id}")
-    find_button("Run with Ines").double_click
+    find_button("Nothing else: run").double_click
     expect(page).to have_text("All kept")
     page.go_back
-    click_button("Run with Ines")
+    click_button("Nothing else: run")
     expect(page).to have_text("All kept")
     within_window(open_new_window) do
       visit("/")
@@ -29,7 +29,7 @@ RSpec.describe "Odd input", :browser do
     begun = journal(planned, holds: planned.to_timeline.holds.first(2))[0..-2]
     Windlass::Actions::KeepJournal.call(planned, begun, now: clock.now)
     visit("/")
-    expect(page).to have_css("section[aria-labelledby=train]", text: "Set 1 of 2, on the deck")
+    expect(page).to have_css("section[aria-labelledby=train]", text: "Set 1 of 2 · on the deck")
     click_button("To the deck with Ines Aldaya")
     expect(page).to have_text("This session was begun in another browser")
 
@@ -104,7 +104,7 @@ RSpec.describe "Odd input", :browser do
 
   it "shows the keys of the deck at ?, and takes none of them for itself meanwhile" do
     visit("/prescriptions/#{prescription.id}")
-    click_button("Run with Ines")
+    click_button("Nothing else: run")
     expect(page).to have_text("All kept")
     key("?")
     expect(page).to have_css("dialog[open]", text: "stop: loses nothing")
@@ -116,7 +116,9 @@ RSpec.describe "Odd input", :browser do
   it "can be run by the keyboard alone, from Today to the sheet" do
     prescription
     visit("/")
-    page.execute_script("document.querySelector('section[aria-labelledby=train] button').focus()")
+    key("j", :enter)
+    expect(page).to have_button("Nothing else: run")
+    page.execute_script("document.querySelector('.ask .btn-primary').focus()")
     key(:enter)
     expect(page).to have_text("All kept")
     key(:space, :escape)

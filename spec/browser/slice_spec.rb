@@ -48,11 +48,12 @@ RSpec.describe "From a control pause to the next day", :browser do
     take_control_pause(12.4)
     expect(page).to have_text("12.4 s: low. Counts in the morning series.")
 
-    click_button("Small holds")
+    click_link("Protocols from it")
+    click_button("Prescribe Small holds")
     expect(page).to have_text("13 holds of 5 s in 5 min, 2 sets a day")
     2.times { run_set(prescription, at: WebHelpers::NOON - 86_400) }
     run_set(prescription)
-    click_button("Run with Ines")
+    click_button("Nothing else: run")
     expect(page).to have_text("All kept")
     run_whole_set
     expect(held).to eq [5.0] * 13
@@ -76,7 +77,7 @@ RSpec.describe "From a control pause to the next day", :browser do
     before do
       make_pause(athlete, 24)
       visit("/prescriptions/#{prescribe(athlete).id}")
-      click_button("Run with Ines")
+      click_button("Nothing else: run")
       expect(page).to have_text("All kept")
     end
 

@@ -60,6 +60,6 @@ RSpec.shared_examples "a protocol" do |protocol|
       expect(eased.map { |one| protocol.faults(one) }).to all(eq({}))
       expect(eased.map { |one| protocol.hold_seconds(one) }).to all(be <= protocol.hold_seconds(dose))
     end
-    expect(protocol.faults({tempi: 3})).to include(tempi: "is not known here", protocol.parameters.first.key => "is missing")
+    expect(protocol.faults({tempi: 3})).to include(:tempi => "is not known here", protocol.parameters.first.key => "is missing")
   end
 end

@@ -26,10 +26,19 @@ RSpec.describe "What ships with the application", :web do
     expect(addresses).to be_empty
   end
 
-  it "documents every rule in its own words" do
-    table = File.read("#{root}/docs/judging.md").scan(/^\| `([a-z.]+)` \| (.*) \|$/).to_h
+  it "documents every rule in its own words, in the application as in the docs" do
+    rules = Windlass::Progression::Rules::ALL + Windlass::Progression::Readiness::ALL
+    get("/rules")
 
-    expect(table).to eq(Windlass::Progression::Rules::ALL.to_h { |rule| [rule.id, rule.fires_when] })
+    expect(File.read("#{root}/docs/rulebook.md")).to eq Windlass::Presenters::Rulebook.new.markdown
+    expect(rules.reject { |rule| text.include?(rule.id) && text.include?(rule.fires_when) }).to be_empty
+  end
+
+  it "publishes a schema for whatever is read, each valid itself" do
+    schemas = Dir["#{root}/docs/formats/*.schema.json"]
+
+    expect(schemas.size).to be >= 7
+    expect(schemas.map { |path| JSONSchemer.valid_schema?(JSON.parse(File.read(path))) }).to all(be true)
   end
 
   it "links only to what is there" do
@@ -48,5 +57,19 @@ RSpec.describe "What ships with the application", :web do
     real = File.read("#{root}/lib/windlass/progression/rules/ease_effort.rb").gsub(/\s+/, " ")
 
     expect(real).to include shown
+  end
+
+  it "shows in CONTRIBUTING a protocol as it really is, whole" do
+    shown = File.read("#{root}/CONTRIBUTING.md")[/```ruby\n(# frozen_string_literal: true.*?FullBreath.*?)```/m, 1]
+
+    expect(shown).to eq File.read("#{root}/lib/windlass/protocols/full_breath.rb")
+  end
+
+  it "names no family elsewhere than in its file, the list, the demo and its specs" do
+    ids = Windlass::Protocols::ALL.map(&:id)
+    files = Dir["#{root}/{app,lib}/**/*.{rb,erb,js}"].reject { |path| path.include?("/vendor/") || path.include?("lib/windlass/protocols/") }
+    named = files.flat_map { |path| ids.select { |id| File.read(path).match?(/["'`]#{id}["'`]/) }.map { |id| "#{File.basename(path)}: #{id}" } }
+
+    expect(named).to eq []
   end
 end

@@ -19,7 +19,7 @@ module Windlass
         standing = Formats::Parts.standing(data, Formats::Parts.ladder(data))
         session = Formats::Parts.session(data.fetch("session"), "session", "session", protocol: standing.protocol.id, dose: standing.dose)
         refuse_future(session, today)
-        answer(Progression::Judge.judge(session, history: Formats::Parts.history(data, standing.ladder), standing: standing))
+        answer(Progression::Judge.judge(session, history: Formats::Parts.history(data, standing.protocol.id, standing.ladder), standing: standing))
       end
 
       def self.refuse_future(session, today)

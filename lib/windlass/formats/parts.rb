@@ -98,12 +98,14 @@ module Windlass
       end
 
       # Sessions of the past: those of the asked protocol need a dose to be compared by, those of others do not.
+      # @param asked [String] id of what is asked about
+      # @param ladder [Progression::Ladder, nil] of it, where it has one
       # @return [Array<Progression::Session>]
-      def self.history(data, ladder)
+      def self.history(data, asked, ladder)
         data.fetch("history", []).map.with_index do |given, index|
-          id = given.fetch("protocol", ladder.protocol.id)
+          id = given.fetch("protocol", asked)
           Progression.activity(id)
-          dose = (id == ladder.protocol.id) ? ladder.rungs[given.fetch("rung", 0)] : nil
+          dose = (id == asked) ? ladder&.rungs&.at(given.fetch("rung", 0)) : nil
           session(given, "history[#{index}]", "history #{index}", protocol: id, dose: dose)
         rescue Unknown => error
           raise InvalidInput, ["history[#{index}].#{error.message}"]

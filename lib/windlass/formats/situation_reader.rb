@@ -15,7 +15,7 @@ module Windlass
           standing: ladder && Parts.standing(data, ladder), measures: Parts.measures(data), screen: screen(data),
           stopped: data["stopped"], resting_until: data["resting_until"] && Parts.date(data["resting_until"], "resting_until"),
           answers: answers(data), watcher: data["watcher"], mornings: mornings(data), context: context(data),
-          history: history(data, ladder), illness: illness(data), forecast_washout: washout(data, ladder))
+          history: Parts.history(data, activity.id, ladder), illness: illness(data), forecast_washout: washout(data, ladder))
       end
 
       def self.activity(data)
@@ -57,10 +57,6 @@ module Windlass
         Measures::Context.new(use: data.fetch("control_pause_use", "primary").to_sym, sleep_signs: data.fetch("fall_expected", false))
       end
 
-      def self.history(data, ladder)
-        ladder ? Parts.history(data, ladder) : Parts.history(data, Progression::Ladder.new(Protocols.find("quiet-breathing"), Measures::Values.new))
-      end
-
       def self.illness(data)
         given = data["illness"] or return
         Progression::Illness.new(last_day: Parts.date(given.fetch("last_day"), "illness.last_day"), chest: given.fetch("chest", false))
@@ -72,7 +68,7 @@ module Windlass
         dose = Parts.standing(data, ladder).dose
         Parts.model(data, posture: ladder.protocol.posture).forecast(ladder.protocol.compile(dose).segments).holds.map(&:co2_washout).max
       end
-      private_class_method :activity, :screen, :clearance, :day, :answers, :mornings, :context, :history, :illness, :washout
+      private_class_method :activity, :screen, :clearance, :day, :answers, :mornings, :context, :illness, :washout
     end
   end
 end

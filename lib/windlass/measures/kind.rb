@@ -38,7 +38,7 @@ module Windlass
 
         def field(key, words, **more) = fields << Field.new(key: key, words: words, **more)
 
-        def facts = @facts
+        attr_reader :facts
 
         def fields = @fields ||= []
       end

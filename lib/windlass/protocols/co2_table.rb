@@ -18,7 +18,8 @@ module Windlass
       parameter :rounds, "rounds", :rounds, 1..12, step: 1
 
       lever :first_rest_s, step: -10, harder: :down, limit: 60
-      lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 3/5r, 5) }
+      lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 3/5r, 5) },
+        limit_words: "60 % of the maximal hold"
       lever :rounds, step: 1, limit: 8
 
       def write(line, dose) = table(line, rests_s(dose), [dose[:hold_s]] * dose[:rounds])

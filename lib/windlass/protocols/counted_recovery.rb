@@ -19,7 +19,8 @@ module Windlass
       parameter :rounds, "rounds", :rounds, 1..12, step: 1
 
       lever :breaths, step: -1, harder: :down, limit: 1
-      lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s/2r, 5) }
+      lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s/2r, 5) },
+        limit_words: "half of the maximal hold"
       lever :rounds, step: 1, limit: 8
 
       def write(line, dose)

@@ -22,7 +22,8 @@ module Windlass
       parameter :breaths, "recovery breaths", :breaths, 1..12, step: 1, shapes: :rest
       parameter :rounds, "rounds", :rounds, 2..8, step: 1
 
-      lever :hold_s, step: 5, limit: ->(measures) { [20, Numbers.down_to_multiple(measures.maximal_hold_s * 3/10r, 5)].min }
+      lever :hold_s, step: 5, limit: ->(measures) { [20, Numbers.down_to_multiple(measures.maximal_hold_s * 3/10r, 5)].min },
+        limit_words: "30 % of the maximal hold, at most 20 s"
       lever :breaths, step: -1, harder: :down, limit: 3
       lever :rounds, step: 1, limit: 8
       lever :repetitions, step: 2, limit: 16

@@ -16,7 +16,8 @@ module Windlass
       parameter :rest_s, "rest", :s, 30..300, step: 5, shapes: :rest
       parameter :rounds, "rounds", :rounds, 1..12, step: 1
 
-      lever :top_hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 4/5r, 5) }
+      lever :top_hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 4/5r, 5) },
+        limit_words: "80 % of the maximal hold"
       lever :rounds, step: 1, limit: 8
 
       def write(line, dose) = table(line, [dose[:rest_s]] * dose[:rounds], holds_s(dose))

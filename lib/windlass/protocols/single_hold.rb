@@ -22,7 +22,8 @@ module Windlass
       parameter :hold_s, "hold", :s, 5..420, step: 5, shapes: :hold
       parameter :holds, "holds", :holds, 1..3, step: 1
 
-      lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 4/5r, 5) }
+      lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 4/5r, 5) },
+        limit_words: "80 % of the maximal hold"
       lever :holds, step: 1, limit: 3
 
       def write(line, dose)

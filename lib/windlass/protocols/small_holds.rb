@@ -29,7 +29,8 @@ module Windlass
 
       lever :sets, step: 1, limit: 3
       lever :minutes, step: 1, limit: 8
-      lever :hold_s, step: 1, limit: ->(measures) { longest_hold_s(measures) }
+      lever :hold_s, step: 1, limit: ->(measures) { longest_hold_s(measures) },
+        limit_words: "60 % of the control pause, at most 10 s"
 
       class << self
         # Toward six tenths of the control pause, never past it, and never below the start.

@@ -73,7 +73,7 @@ module Windlass
 
       # At 16 and 17 holds of tables are at most half of the maximal one.
       # @return [Numeric, nil] seconds; nil: age sets no limit
-      def self.longest_hold_s(age, maximal_hold_s) = (maximal_hold_s / 2r if age < ADULT && maximal_hold_s)
+      def self.longest_hold_s(age, maximal_hold_s) = (maximal_hold_s/2r if age < ADULT && maximal_hold_s)
     end
   end
 end

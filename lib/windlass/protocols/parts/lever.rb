@@ -6,16 +6,17 @@ module Windlass
     FINEST = Rational(1, 1_000_000)
 
     # One thing that a ladder moves, by one step at a time.
-    Lever = Value.define(:key, :words, :step, :harder, :limit, :unit, :opens, :read, :write) do
+    Lever = Value.define(:key, :words, :step, :harder, :limit, :unit, :opens, :limit_words, :read, :write) do
       # @param key [Symbol] key of the dose, and of a coach's limit
       # @param step [Numeric] signed: toward harder
       # @param harder [Symbol] :up where more is harder, :down where less is
       # @param limit [Numeric, #call] Measures::Values -> the last value a ladder may reach
       # @param unit [Symbol, nil] of {UNITS}
+      # @param limit_words [String, nil] what the limit is, where the measures say it
       # @param opens [Hash{Symbol => Numeric}] switches of the coach's, and the limit that each opens
       # @param read [#call] dose -> number; where several numbers of the dose move as one
       # @param write [#call] dose, number -> dose
-      def initialize(key:, words:, step:, limit:, harder: :up, unit: nil, opens: {},
+      def initialize(key:, words:, step:, limit:, harder: :up, unit: nil, opens: {}, limit_words: nil,
         read: ->(dose) { dose[key] }, write: ->(dose, value) { dose.merge(key => value) })
         super
       end

@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    module Rulebook
+      def self.registered(app)
+        app.get("/rules") { erb :"rulebook/show", locals: {title: "The rulebook", page: Presenters::Rulebook.new} }
+      end
+    end
+  end
+end

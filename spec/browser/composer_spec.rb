@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+require "browser_helper"
+
+RSpec.describe "Composing and measuring", :browser do
+  let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
+
+  def hold = find_field("Hold").value
+
+  def words = find(".composed-words").text
+
+  it "changes the line as one types and as arrow keys step, keeps the focus, and undoes" do
+    visit("/protocols/co2-table")
+    expect(words).to eq "6 holds of 1:00, rests from 2:00 down to 0:45"
+    fill_in("Hold", with: "75")
+    expect(page).to have_css(".composed-words", text: "6 holds of 1:15")
+    find_field("Hold").send_keys(:up, :up)
+    expect(hold).to eq "1:25"
+    expect(page).to have_css(".composed-words", text: "6 holds of 1:25")
+    expect(page.evaluate_script("document.activeElement.id")).to eq "dose-hold_s"
+    fill_in("Rounds", with: "0")
+    expect(page).to have_text("0 is not allowed; allowed: 1 to 12 rounds")
+    click_button("Undo")
+    expect(page).to have_css(".composed-words", text: "6 holds of 1:25")
+    3.times { find_field("Hold").send_keys([:control, "z"]) }
+    expect(page).to have_css(".composed-words", text: "6 holds of 1:00")
+  end
+
+  it "composes, keeps, prescribes and runs a protocol of one's own whose rests are counted breaths" do
+    athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 120, taken_at: WebHelpers::NOON - 40 * 86_400, details: {})
+    give_clock
+    visit("/protocols/counted-recovery?athlete_id=#{athlete.id}")
+    fill_in("Recovery breaths", with: "2")
+    fill_in("Rounds", with: "2")
+    fill_in("Keep it as your own, named", with: "Two and two")
+    click_button("Keep")
+    visit("/protocols?athlete_id=#{athlete.id}")
+    click_button("Prescribe Two and two")
+    click_button("Nothing else: run")
+    expect(page).to have_text("All kept")
+    key(:space)
+    pass(124)
+    expect(page).to have_css(".cue", text: "Hold, full and soft")
+    pass(45.1)
+    pass(3)
+    expect(page).to have_css(".cue", text: "Recovery breaths")
+    pass(60)
+    expect(page).to have_css(".figure", text: "2", exact_text: true)
+    key(:space)
+    expect(page).to have_css(".figure", text: "1", exact_text: true)
+    key(:space)
+    expect(page).to have_css(".cue", text: "One full breath in")
+    key(:escape)
+    expect(page).to have_text("All kept")
+    expect(Windlass::Records::Session.sole.rounds.map(&:held_ms)).to eq [45_000]
+  end
+
+  it "guides a maximal hold with its marks, and reads it" do
+    give_clock
+    visit("/athletes/#{athlete.id}/measures/maximal_hold/new")
+    key(:space)
+    pass(41)
+    key("u")
+    pass(11.5)
+    key("c")
+    pass(20)
+    key(:space)
+    expect(find_field("Held, s").value).to eq "72.5"
+    find("label", text: "smooth").click
+    find("label", text: "nothing to note").click
+    fill_in("Who watched", with: "Ada Quill")
+    click_button("Keep and read")
+    expect(page).to have_text("1:13: what one wants of a healthy adult.")
+    expect(page).to have_text("Struggle phase 28 % of the hold, after the first contraction at 52.5 s.")
+  end
+
+  it "goes through the desk by keyboard" do
+    make_athlete(name: "Odd Falkenrath").then { |odd| make_pause(odd, 9) && prescribe(odd) }
+    prescribe(athlete)
+    visit("/")
+    key("j", "j")
+    expect(page.evaluate_script("document.activeElement.textContent")).to include "Odd Falkenrath"
+    key("k", :enter)
+    expect(page).to have_css("h1", text: "Small holds")
+    expect(page).to have_link("Ines Aldaya")
+  end
+end
