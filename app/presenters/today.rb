@@ -96,7 +96,7 @@ module Windlass
         sets = standing.protocol.sets(ready.dose)
         return if done >= sets
 
-        row(prescription, ready, "#{"Set #{done + 1} of #{sets}" if sets > 1}")
+        row(prescription, ready, (sets > 1) ? "Set #{done + 1} of #{sets}" : "")
       end
 
       def row(prescription, ready, set)

@@ -22,7 +22,7 @@ module Windlass
       end
 
       def self.values(athlete, control_pause_s, maximal_hold, sustained_exhale)
-        shown = maximal_hold && maximal_hold.to_kind.uneventful?(maximal_hold.to_taken)
+        shown = maximal_hold&.then { |one| one.to_kind.uneventful?(one.to_taken) }
         Measures::Values.new(control_pause_s: control_pause_s, control_pause_paused: athlete.control_pause_use == "paused",
           maximal_hold_s: maximal_hold&.value, maximal_hold_shown_on: (maximal_hold.taken_at.getlocal.to_date if shown),
           sustained_exhale_beats: sustained_exhale&.value)

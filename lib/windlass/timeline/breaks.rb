@@ -47,9 +47,8 @@ module Windlass
         return [": #{one.inspect} is not allowed; allowed: #{KEYS.join(", ")}"] unless one.is_a?(Hash) && (one.keys - KEYS).empty?
 
         round = (one[:round].is_a?(Integer) && one[:round] > 0) ? [] : [".round: #{one[:round].inspect} is not allowed; allowed: the number of a round"]
-        round + LENGTHS_S.filter_map do |key, range|
-          ".#{key}: #{one[key].inspect} is not allowed; allowed: #{range.begin} to #{range.end} s" unless one[key].nil? || (one[key].is_a?(Numeric) && range.cover?(one[key]))
-        end
+        wrong = LENGTHS_S.reject { |key, range| one[key].nil? || (one[key].is_a?(Numeric) && range.cover?(one[key])) }
+        round + wrong.map { |key, range| ".#{key}: #{one[key].inspect} is not allowed; allowed: #{range.begin} to #{range.end} s" }
       end
       private_class_method :broken, :faults_of
     end
