@@ -67,9 +67,11 @@ module Windlass
 
       def account = @account ||= Records::Account.first
 
+      def athlete(id = params[:athlete_id]) = find_in(account.athletes, id)
+
       # The number in an address: whatever else stands there is not found.
-      def athlete(id = params[:athlete_id])
-        account.athletes.find(Integer(id, 10))
+      def find_in(records, id = params[:id])
+        records.find(Integer(id, 10))
       rescue ArgumentError, RangeError
         raise ActiveRecord::RecordNotFound
       end

@@ -44,6 +44,7 @@ require_relative "windlass/physiology/recipe"
 require_relative "windlass/physiology/margin_map"
 require_relative "windlass/timeline/event"
 require_relative "windlass/timeline/replay"
+require_relative "windlass/timeline/as_run"
 
 require_relative "windlass/words"
 require_relative "windlass/trends/median"

@@ -20,8 +20,8 @@ module Windlass
 
       def self.logged(athlete)
         taught = Records::Round.where.not(sao2_low: nil).or(Records::Round.where.not(first_urge_ms: nil)).select(:session_id)
-        athlete.sessions.run.where(id: taught).includes(:rounds).order(started_at: :desc).limit(SESSIONS).map do |session|
-          Physiology::Fitting::Logged.new(timeline: session.to_timeline, lows: by_number(session, :sao2_low),
+        athlete.sessions.run.where(id: taught).includes(:rounds, :journal_events).order(started_at: :desc).limit(SESSIONS).map do |session|
+          Physiology::Fitting::Logged.new(timeline: session.to_run, lows: by_number(session, :sao2_low),
             urges: by_number(session, :first_urge_ms).transform_values { |ms| ms / 1000.0 })
         end
       end

@@ -18,6 +18,15 @@ module Windlass
         planned(prescription, ready, now) || create(prescription, ready, now)
       end
 
+      # @return [Boolean] planned and not begun, and what was true then is not so now: a screening, a stop, an answer
+      def self.outdated?(session, now:)
+        return false unless session.state == "planned"
+
+        session.prescription.quiet? || !ready(session.prescription, now).go?
+      rescue Error
+        true
+      end
+
       def self.ready(prescription, now)
         situations = Situations.new([prescription.athlete], now: now)
         values = situations.values(prescription.athlete)

@@ -15,6 +15,7 @@ module Windlass
           session.rounds.each(&:save!)
           stops = values[:symptoms].map(&:to_sym) & Progression::Symptoms::STOPS.keys
           suspend(session, stops, now) if stops.any?
+          pause_the_measure(session.athlete) if values[:symptoms].include?("panic")
           Propose.call(session)
         end
         session.reload
@@ -26,13 +27,16 @@ module Windlass
         session.rounds.load.each { |round| round.assign_attributes(values[:rounds].fetch(round.number, {})) }
       end
 
+      # After panic the control pause is not chased; the coach may take it up again.
+      def self.pause_the_measure(athlete) = athlete.update!(control_pause_use: "paused")
+
       def self.suspend(session, stops, now)
         Records::Suspension.find_or_create_by!(session: session, kind: "stop") do |suspension|
           suspension.assign_attributes(account_id: session.account_id, athlete_id: session.athlete_id, opened_at: now,
             reason: "#{Progression::Symptoms.words(stops).capitalize} on #{Words.date(session.local_date)}. #{STOPPED}")
         end
       end
-      private_class_method :suspend
+      private_class_method :suspend, :pause_the_measure
     end
   end
 end

@@ -4,7 +4,7 @@ module Windlass
   module Presenters
     # A ladder as knots on a line, the current one filled, the next one spelled out as the one change it makes.
     class LadderLine
-      Knot = Value.define(:rung, :current, :passed, :words)
+      Knot = Value.define(:rung, :current, :passed, :care, :words)
 
       # @param standing [Progression::Standing]
       def initialize(standing)
@@ -13,8 +13,8 @@ module Windlass
 
       def knots
         @standing.ladder.rungs.each_with_index.map do |dose, rung|
-          Knot.new(rung: rung, current: rung == @standing.rung, passed: rung < @standing.rung,
-            words: @standing.protocol.in_words(dose))
+          Knot.new(rung: rung, current: rung == @standing.rung, passed: rung < @standing.rung, care: care?(rung),
+            words: "#{@standing.protocol.in_words(dose)}#{", with care: buddy and oximeter" if care?(rung)}")
         end
       end
 
@@ -32,10 +32,10 @@ module Windlass
         "Next: #{lever.words} #{value(lever, now)} → #{value(lever, later)}"
       end
 
-      # @return [Boolean] holds of this rung are forecast to fall under the planning floor
-      def care?(rung) = @standing.ladder.care?(rung)
-
       private
+
+      # Holds of this rung are forecast to fall under the planning floor.
+      def care?(rung) = @standing.ladder.care?(rung)
 
       def top_words = @standing.ladder.cut ? "Top rung for now: #{@standing.ladder.cut}" : "Top rung: take a new measure"
 

@@ -43,8 +43,8 @@ module Windlass
       end
 
       def line
-        BreathLine.new(session.to_timeline, session.to_body, title: "#{title}, as it was done",
-          rounds: session.rounds, forecast: session.forecast_of_plan)
+        BreathLine.new(run, session.to_body, title: "#{title}, as it was done", rounds: session.rounds,
+          forecast: Forecasts.of(athlete, run, on: session.local_date, posture: session.posture.to_sym))
       end
 
       # @return [Array<Round>]
@@ -74,6 +74,9 @@ module Windlass
       def efforts = (0..10).map(&:to_s)
 
       private
+
+      # Parts without a length of their own are drawn as long as they took; all others as they were planned.
+      def run = @run ||= session.to_timeline.then { |plan| plan.segments.any?(&:open?) ? session.to_run : plan }
 
       def urge(round)
         marks = [(Words.seconds(round.first_urge_ms / 1000.0) if round.first_urge_ms),

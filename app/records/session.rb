@@ -36,6 +36,9 @@ module Windlass
       # @return [Physiology::Body] of the athlete, in the posture of the session
       def to_body = athlete.to_body(on: local_date, posture: posture.to_sym)
 
+      # @return [Timeline::Compiled] as it was really run; the plan where nothing was held
+      def to_run = Timeline::AsRun.of(to_timeline, journal_events.map(&:to_core))
+
       # @return [Physiology::Forecast, nil] of the whole plan, with its trace
       def forecast_of_plan = Forecasts.of(athlete, to_timeline, on: local_date, posture: posture.to_sym)
 

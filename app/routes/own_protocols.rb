@@ -65,11 +65,7 @@ module Windlass
       end
 
       module Helpers
-        def own_protocol(id)
-          account.own_protocols.find(Integer(id, 10))
-        rescue ArgumentError, RangeError
-          raise ActiveRecord::RecordNotFound
-        end
+        def own_protocol(id) = find_in(account.own_protocols, id)
       end
     end
   end

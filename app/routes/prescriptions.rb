@@ -50,11 +50,7 @@ module Windlass
           erb :"prescriptions/show", locals: {title: page.title, page: page, limits: limits}
         end
 
-        def prescription
-          Records::Prescription.where(account_id: account.id).find(Integer(params[:id], 10))
-        rescue ArgumentError, RangeError
-          raise ActiveRecord::RecordNotFound
-        end
+        def prescription = find_in(Records::Prescription.where(account_id: account.id))
       end
     end
   end

@@ -7,7 +7,10 @@ module Windlass
         app.helpers Helpers
 
         app.get("/sessions/:uuid/deck") do
-          erb :"sessions/deck", layout: :deck_layout, locals: {title: "Deck", page: Presenters::Deck.new(session_record)}
+          record = session_record
+          redirect to("/prescriptions/#{record.prescription_id}"), 303 if Actions::PlanSession.outdated?(record, now: now)
+
+          erb :"sessions/deck", layout: :deck_layout, locals: {title: "Deck", page: Presenters::Deck.new(record)}
         end
 
         app.post("/sessions/:uuid/events") do

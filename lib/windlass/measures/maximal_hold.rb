@@ -28,7 +28,7 @@ module Windlass
       # @return [Float, nil] share of the hold after the first contraction
       def struggle(taken)
         contraction = taken.details[:contraction_s]
-        (taken.value - contraction) / taken.value if contraction && contraction < taken.value
+        (taken.value - contraction) / taken.value.to_f if contraction && contraction < taken.value
       end
 
       # @return [Boolean] the athlete has shown it: it went well

@@ -3,9 +3,9 @@
 module Windlass
   module Progression
     # What an athlete may be up to that is no protocol of the library; asked about its readiness as those are.
-    Activity = Value.define(:id, :name, :column, :holds, :over_breathing, :strenuous, :once_a_day, :days_running, :watched, :maximal) do
+    Activity = Value.define(:id, :name, :column, :holds, :over_breathing, :strenuous, :once_a_day, :days_running, :watched, :least_age, :least_control_pause_s) do
       def initialize(id:, name:, column:, holds: true, over_breathing: false, strenuous: false, once_a_day: false,
-        days_running: nil, watched: false, maximal: false)
+        days_running: nil, watched: false, least_age: 0, least_control_pause_s: 0)
         super
       end
 
@@ -16,10 +16,19 @@ module Windlass
       alias_method :strenuous?, :strenuous
       alias_method :once_a_day?, :once_a_day
       alias_method :watched?, :watched
-      alias_method :maximal?, :maximal
+
+      # What the table of conditions can't say.
+      # @return [String, nil] why it is not for this athlete
+      def refusal(screen, measures)
+        return "Not under #{least_age} years." if screen.age < least_age
+
+        pause_s = measures&.control_pause_s
+        "Not with a control pause under #{least_control_pause_s} s." if pause_s && pause_s < least_control_pause_s
+      end
     end
 
-    MAXIMAL_TEST = Activity.new(id: "maximal-test", name: "A maximal hold", column: :tables, strenuous: true, watched: true, maximal: true)
+    MAXIMAL_TEST = Activity.new(id: "maximal-test", name: "A maximal hold", column: :tables, strenuous: true, watched: true,
+      least_age: Screening::Ages::ADULT, least_control_pause_s: 10)
     EMPTY_TEST = Activity.new(id: "empty-test", name: "An empty hold", column: :retention)
     WATER = Activity.new(id: "water", name: "Water", column: :water, watched: true)
     ACTIVITIES = [MAXIMAL_TEST, EMPTY_TEST, WATER].freeze

@@ -73,6 +73,9 @@ module Windlass
       # @return [Array<Symbol>] columns of the screening table that this dose falls under; the strictest binds
       def columns(_dose) = [column].compact
 
+      # What a family asks besides is asked by its ladder.
+      def refusal(_screen, _measures) = nil
+
       # What the gas model sets of a dose; most doses it leaves as they are.
       # @param body [Physiology::Body]
       def fitted(dose, _body) = dose

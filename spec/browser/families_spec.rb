@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require "browser_helper"
+
+# Every family of the library, from its first cue to its last, with a hand on the space bar where one is needed.
+RSpec.describe "Every family on the deck", :browser do
+  before do
+    give_clock
+    athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 120, taken_at: WebHelpers::NOON - 40 * 86_400, details: {})
+  end
+
+  let(:athlete) { make_athlete(disciplines: ["surfing"]).tap { |one| make_pause(one, 25) } }
+
+  # Lets time pass, presses where the clock does not go on by itself, until it is done.
+  def run_to_the_end(presses)
+    key(:space)
+    (presses + 1).times do
+      pass(presses.zero? ? 3600 : 300)
+      sleep 0.06
+      break if page.has_css?(".cue", text: "Done", wait: 0)
+      key(:space)
+    end
+    expect(page).to have_css(".cue", text: "Done")
+    expect(page).to have_text("All kept")
+  end
+
+  Windlass::Protocols::ALL.each do |protocol|
+    it "runs #{protocol.id} to its end and keeps every hold" do
+      prescription = Windlass::Actions::Prescribe.call(athlete, protocol, now: clock.now)
+      athlete.days.create!(account_id: 1, local_date: clock.now.to_date, watcher: "Ada Quill")
+      session = Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now)
+      waiting = session.to_timeline.segments.select { |segment| %i[hand count].include?(segment.ends) }.sum { |segment| segment.breaths || 1 }
+      visit("/sessions/#{session.uuid}/deck")
+      expect(page).to have_text("All kept")
+      run_to_the_end(waiting)
+
+      held = session.reload.rounds
+      expect(session.state).to eq "done"
+      expect(held.count).to eq(session.to_timeline.own_pace? ? 2 : session.to_timeline.holds.size)
+      expect(held.map(&:held_ms)).to all(be > 0)
+      expect(held.select(&:target_ms)).to all(satisfy { |round| round.held_ms == round.target_ms })
+    end
+  end
+end
