@@ -41,12 +41,7 @@ module Windlass
       def day = @day ||= athlete.day_on(today)
 
       # @return [String, nil]
-      def day_said
-        return if day.new_record?
-
-        said = day.to_answers.map { |answer| Progression::TodaysQuestions::ALL.fetch(answer) }
-        said.empty? ? "well" : Words.list(said)
-      end
+      def day_said = day.new_record? ? nil : day.in_words
 
       # @return [Array<Array(Symbol, String, Boolean)>]
       def questions = Progression::TodaysQuestions::ALL.map { |answer, words| [answer, words, day.says?(answer)] }

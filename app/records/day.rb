@@ -10,6 +10,12 @@ module Windlass
       # @return [Array<Symbol>]
       def to_answers = answers.map(&:to_sym)
 
+      # @return [String] `well`, or what is so
+      def in_words
+        said = to_answers.map { |answer| Progression::TodaysQuestions::ALL.fetch(answer) }
+        said.empty? ? "well" : Words.list(said)
+      end
+
       def says?(answer) = answers.include?(answer.to_s)
     end
   end

@@ -1,6 +1,7 @@
 // The deck: keys, buttons, figures, tones. What is right at which moment stands in run.js.
 import { clock, clockWords, everyFrame } from "./clock.js";
 import { cuesBetween } from "./cues.js";
+import { endWords, figureOf, lengthWords, mainWordOf } from "./deck_words.js";
 import { Journal } from "./journal.js";
 import { Oximeter } from "./oximeter.js";
 import { Run } from "./run.js";
@@ -11,33 +12,6 @@ const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth
 const AHEAD_MS = 90_000;
 // Frames stop in a hidden tab; this goes on.
 const PULSE_MS = 250;
-
-/** What is left to wait for or to count: beats, breaths, repetitions, or time; upward where a hand ends it. */
-function figureOf(run) {
-  const { ends, beats, ms, repetitions } = run.segment;
-  if (beats && ends === "clock") return String(Math.max(1, Math.ceil((run.left * beats) / ms - 1e-6)));
-  if (ends === "count") return String(run.breathsLeft);
-  if (repetitions) return `${repetitions} ×`;
-  return ends === "clock" ? clockWords(run.left) : clockWords(Math.floor(run.elapsed / 1000) * 1000);
-}
-
-function mainWordOf(run) {
-  if (run.holding) return "Release";
-  if (run.segment.ends === "count" && run.breathsLeft > 1) return "A breath";
-  return run.segment.ends === "hand" ? "Done" : "Next";
-}
-
-/** What ends it, where the clock does not. */
-function endWords({ ends, ms }) {
-  if (ends === "cap") return `At most ${clockWords(ms)}, a limit and no target. `;
-  return "";
-}
-
-function lengthWords({ kind, ends, ms, breaths }) {
-  if (breaths) return `, ${breaths}`;
-  if (kind !== "hold") return "";
-  return ends === "clock" ? `, ${ms / 1000} s` : "";
-}
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.

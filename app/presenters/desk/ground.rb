@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    module Desk
+      # What all parts of the desk stand on, read once: the athletes, their open prescriptions, their situations.
+      class Ground
+        attr_reader :now, :today, :midnight
+
+        # @param account [Records::Account]
+        # @param now [Time]
+        def initialize(account, now:)
+          @account = account
+          @now = now
+          @today = now.to_date
+          @midnight = Time.new(now.year, now.month, now.day)
+        end
+
+        def athletes
+          @athletes ||= @account.athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
+        end
+
+        def by_id = @by_id ||= athletes.index_by(&:id)
+
+        # @return [Array<Records::Prescription>] open ones, with their athletes
+        def prescriptions
+          @prescriptions ||= Records::Prescription.open.where(athlete_id: by_id.keys).to_a
+            .each { |prescription| prescription.association(:athlete).target = by_id[prescription.athlete_id] }
+        end
+
+        # @return [Set<Integer>] ids of athletes to whom something is prescribed that may be run
+        def training_ids = @training_ids ||= prescriptions.reject(&:quiet?).to_set(&:athlete_id)
+
+        def situations = @situations ||= Situations.new(athletes, now: now)
+
+        def near(date) = Dates.near(date, today)
+      end
+    end
+  end
+end

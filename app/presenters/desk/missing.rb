@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    module Desk
+      # What is missing before somebody can train, and what soon will be.
+      class Missing
+        # A screening or a clearance that lapses within these days is asked for in time.
+        LAPSE_DAYS = 14
+
+        Row = Value.define(:name, :athlete_id, :words, :path, :action)
+
+        # @param ground [Ground]
+        def initialize(ground)
+          @ground = ground
+        end
+
+        # @return [Array<Row>]
+        def rows = without_screening + lapsing + without_score + without_measure
+
+        private
+
+        # Those whose screening itself stands in the way, whatever they train.
+        def without_screening
+          columns = @ground.prescriptions.group_by(&:athlete).transform_values { |open| open.filter_map { |one| one.to_protocol.column }.uniq }
+          columns.filter_map do |athlete, trained|
+            refused = trained.map { |column| athlete.to_screen(on: @ground.today).finding(column, on: @ground.today) }.find { |finding| !finding.allows? }
+            screening(athlete, refused.reasons.first) if refused
+          end
+        end
+
+        def lapsing
+          @ground.athletes.filter_map do |athlete|
+            words = lapse(athlete) if @ground.training_ids.include?(athlete.id)
+            screening(athlete, words) if words
+          end
+        end
+
+        def lapse(athlete)
+          soon = (@ground.today + 1)..(@ground.today + LAPSE_DAYS)
+          due = athlete.screenings.map(&:answered_on).max&.then { |answered| answered >> Screening::VALID_MONTHS }
+          return "The screening lapses on #{Words.date(due)}" if due && soon.cover?(due)
+
+          expiry = athlete.clearances.map(&:expires_on).select { |day| soon.cover?(day) }.min
+          "A clearance lapses on #{Words.date(expiry)}" if expiry
+        end
+
+        def without_score
+          scored = Records::Measure.where(kind: "control_pause", on_waking: true, taken_at: @ground.midnight..).pluck(:athlete_id).to_set
+          @ground.athletes.filter_map do |athlete|
+            next if scored.include?(athlete.id) || !@ground.training_ids.include?(athlete.id) || athlete.control_pause_use == "paused"
+
+            control_pause(athlete, "No morning score yet")
+          end
+        end
+
+        def without_measure
+          @ground.prescriptions.select(&:quiet?).map { |one| control_pause(one.athlete, "#{one.name}: quiet breathing, until a new measure") }
+        end
+
+        def screening(athlete, words) = row(athlete, words, "/athletes/#{athlete.id}/screening", "Screening")
+
+        def control_pause(athlete, words) = row(athlete, words, "/athletes/#{athlete.id}/control-pauses/new", "Control pause")
+
+        def row(athlete, words, path, action) = Row.new(name: athlete.name, athlete_id: athlete.id, words: words, path: path, action: action)
+      end
+    end
+  end
+end

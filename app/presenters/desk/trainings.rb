@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    module Desk
+      # Who trains: readiness with its reason, the dose in words, the line in miniature, one action.
+      class Trainings
+        # Who is stopped stands under what is to be decided, who is not screened under what is missing.
+        SHOWN_ELSEWHERE = %w[block.suspended block.screening].freeze
+
+        Row = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :place, :set, :running, :miniature, :state, :word, :reason, :said)
+
+        # @param ground [Ground]
+        def initialize(ground)
+          @ground = ground
+        end
+
+        # @return [Array<Row>] those who may go first, then those who may not
+        def rows
+          @ground.prescriptions.filter_map { |prescription| training(prescription) }
+            .sort_by { |row| [Progression::Readiness::STATES.reverse.index(row.state), row.name, row.prescription_id] }
+        end
+
+        private
+
+        def training(prescription)
+          return if prescription.quiet? || decided.include?(prescription.id)
+
+          standing = prescription.to_standing(on: @ground.today, values: @ground.situations.values(prescription.athlete)) or return
+          ready = @ground.situations.ready(prescription, standing)
+          return if ready.reasons.any? { |reason| SHOWN_ELSEWHERE.include?(reason.rule) }
+
+          done = sets.fetch(prescription.id, 0)
+          planned = standing.protocol.sets(ready.dose)
+          row(prescription, ready, (planned > 1) ? "Set #{done + 1} of #{planned}" : nil) if done < planned
+        end
+
+        def row(prescription, ready, set)
+          athlete = prescription.athlete
+          protocol = ready.standing.protocol
+          Row.new(name: athlete.name, athlete_id: athlete.id, prescription_id: prescription.id, protocol: prescription.name,
+            dose: protocol.in_words(ready.dose), place: LadderLine.new(ready.standing).place, set: set, running: running.include?(prescription.id),
+            state: ready.state, word: PrescriptionSheet.ready_word(ready), reason: reason(ready), said: said(athlete),
+            miniature: Miniature.of(protocol, ready.dose, athlete.to_body(on: @ground.today)))
+        end
+
+        def reason(ready)
+          first = ready.reasons.first or return
+          [first.text, (first.lifts unless ready.go?)].compact.join(" ")
+        end
+
+        # @return [String, nil] what was said today; nil where nothing was asked yet
+        def said(athlete)
+          @days ||= Records::Day.where(athlete_id: @ground.by_id.keys, local_date: @ground.today).index_by(&:athlete_id)
+          @days[athlete.id]&.in_words
+        end
+
+        def sets
+          @sets ||= Records::Session.run.where(local_date: @ground.today).group(:prescription_id).count
+        end
+
+        def running
+          @running ||= Records::Session.where(state: "running", local_date: @ground.today).pluck(:prescription_id).to_set
+        end
+
+        def decided
+          @decided ||= Records::Move.kept.where(local_date: @ground.today).pluck(:prescription_id).to_set
+        end
+      end
+    end
+  end
+end
