@@ -20,16 +20,17 @@ module Windlass
       # A drill that some schools never do is opted into by the athlete's discipline.
       def self.asked_for?(athlete, protocol) = !protocol.opt_in? || athlete.disciplines.intersect?(protocol.disciplines)
 
+      # @param bounds [Hash] of the ladder besides those of the athlete: from, limits
       # @return [String, nil] why the athlete is not offered a protocol
-      def self.objection(athlete, protocol, on:, values: athlete.to_values, from: nil)
-        ladder = ladder(athlete, protocol, on, values, from)
+      def self.objection(athlete, protocol, on:, values: athlete.to_values, **bounds)
+        ladder = ladder(athlete, protocol, on, values, **bounds)
         return if ladder.offered_at_all?
 
         ladder.cut || protocol.lacking(values) || "Not offered: its start passes a limit of this athlete's."
       end
 
-      def self.ladder(athlete, protocol, on, values, from)
-        Progression::Ladder.new(protocol, values, from: from, **athlete.to_bounds(on: on, values: values))
+      def self.ladder(athlete, protocol, on, values, **bounds)
+        Progression::Ladder.new(protocol, values, **bounds, **athlete.to_bounds(on: on, values: values))
       end
 
       def self.write(athlete, protocol, own, open, now)
@@ -37,7 +38,7 @@ module Windlass
         objection = objection(athlete, protocol, on: now.to_date, values: values, from: own&.to_dose)
         raise Error, objection if objection
 
-        standing = Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, own&.to_dose), 0)
+        standing = Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: own&.to_dose), 0)
         athlete.transaction do
           open&.update!(state: "ended", quiet_since: nil) if own
           (open && own.nil?) ? begin_anew(open, standing) : create(athlete, protocol, standing, own, now)

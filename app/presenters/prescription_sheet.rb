@@ -60,7 +60,7 @@ module Windlass
 
       # Cautions of the protocol, and those that the screening and the model add.
       def cautions
-        findings = protocol.columns(dose_today || {}).map { |column| athlete.to_screen(on: today).finding(column, on: today) }
+        findings = protocol.columns(dose_today).map { |column| athlete.to_screen(on: today).finding(column, on: today) }
         protocol.cautions + findings.select { |one| one.state == :care }.flat_map(&:reasons).uniq + [care].compact
       end
 
@@ -68,7 +68,10 @@ module Windlass
       def hindrance
         return prescription.quiet_words if quiet?
 
-        Actions::Prescribe.objection(athlete, protocol, on: today, values: values, from: Records::Record.dose(prescription.own_dose)) if standing.nil?
+        return unless standing.nil?
+
+        Actions::Prescribe.objection(athlete, protocol, on: today, values: values, from: Records::Record.dose(prescription.own_dose),
+          limits: Records::Record.dose(prescription.limits))
       end
 
       # @return [Array<Progression::Readiness::Reason>]

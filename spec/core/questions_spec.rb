@@ -56,6 +56,15 @@ RSpec.describe Windlass::Cli do
     expect(ask("ready", day.merge(protocol: "maximal-test", watcher: "Ada"))).to include(ready: "yes", rung: nil)
   end
 
+  it "says so too where no dose can be computed, with the morning scores for a control pause where there is none" do
+    bare = {date: "2026-03-16", protocol: "co2-table", rung: 3, screen: {answered_on: "2026-01-01"}, history: [{date: "2026-03-01", protocol: "co2-table", rung: 3}]}
+    scores = {morning_control_pauses: [{date: "2026-03-15", seconds: 22}, {date: "2026-03-16", seconds: 9, valid: false}, {date: "2026-03-17", seconds: 40}]}
+
+    expect(ask("ready", bare)).to include(ready: "yes", rung: 2, dose: nil, reasons: [include(rule: "back.layoff")])
+    expect(ask("ready", bare.merge(protocol: "small-holds", rung: 0, history: [], measures: scores))).to include(dose: {hold_s: 5, minutes: 5, sets: 2})
+    expect(ask("ready", bare.merge(measures: {maximal_hold_s: 38}))).to eq ["measures: Carbon-dioxide table needs a maximal hold of 40 s or more; it is 38 s."]
+  end
+
   it "lists the library: every family with its parameters, limits and cautions" do
     library = ask("protocols", nil)
 

@@ -31,6 +31,14 @@ module Windlass
         # @return [Set<Integer>] ids of athletes to whom something is prescribed that may be run
         def training_ids = @training_ids ||= prescriptions.reject(&:quiet?).to_set(&:athlete_id)
 
+        # @return [Progression::Standing, nil] nil where the ladder offers nothing to this athlete
+        def standing_of(prescription)
+          @standings ||= {}
+          @standings.fetch(prescription.id) do |id|
+            @standings[id] = prescription.to_standing(on: today, values: situations.values(prescription.athlete))
+          end
+        end
+
         def situations = @situations ||= Situations.new(athletes, now: now)
 
         def near(date) = Dates.near(date, today)

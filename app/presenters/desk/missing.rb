@@ -16,7 +16,7 @@ module Windlass
         end
 
         # @return [Array<Row>]
-        def rows = without_screening + lapsing + without_score + without_measure
+        def rows = without_screening + lapsing + without_score + without_measure + without_offer
 
         private
 
@@ -56,6 +56,14 @@ module Windlass
 
         def without_measure
           @ground.prescriptions.select(&:quiet?).map { |one| control_pause(one.athlete, "#{one.name}: quiet breathing, until a new measure") }
+        end
+
+        # Prescribed once, and not offered any more: a measure changed, or a limit did.
+        def without_offer
+          @ground.prescriptions.reject(&:quiet?).select { |one| @ground.standing_of(one).nil? }.map do |one|
+            sheet = PrescriptionSheet.new(one, now: @ground.now, situations: @ground.situations)
+            row(one.athlete, "#{one.name}: #{sheet.hindrance}", "/prescriptions/#{one.id}", "Look")
+          end
         end
 
         def screening(athlete, words) = row(athlete, words, "/athletes/#{athlete.id}/screening", "Screening")

@@ -26,7 +26,7 @@ module Windlass
         def training(prescription)
           return if prescription.quiet? || decided.include?(prescription.id)
 
-          standing = prescription.to_standing(on: @ground.today, values: @ground.situations.values(prescription.athlete)) or return
+          standing = @ground.standing_of(prescription) or return
           ready = @ground.situations.ready(prescription, standing)
           return if ready.reasons.any? { |reason| SHOWN_ELSEWHERE.include?(reason.rule) }
 

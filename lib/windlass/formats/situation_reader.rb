@@ -9,13 +9,36 @@ module Windlass
       # @raise [InvalidInput]
       def self.read(data)
         activity = activity(data)
-        ladder = activity.is_a?(Protocols::Protocol) ? Parts.ladder(data, activity) : nil
         day = Parts.date(data.fetch("date"), "date")
+        mornings = mornings(data)
+        measures = measures(data, mornings.scores.reject { |pause| pause.taken_at.to_date > day })
+        ladder = activity.is_a?(Protocols::Protocol) ? Parts.ladder(data, activity, measures) : nil
         Progression::Situation.new(date: day, now: data["now"] && Time.iso8601(data["now"]), activity: activity,
-          standing: ladder && Parts.standing(data, ladder), measures: Parts.measures(data), screen: screen(data),
+          standing: standing(data, ladder, measures), measures: measures, screen: screen(data),
           stopped: data["stopped"], resting_until: data["resting_until"] && Parts.date(data["resting_until"], "resting_until"),
-          answers: answers(data), watcher: data["watcher"], mornings: mornings(data), context: context(data),
-          history: Parts.history(data, activity.id, ladder), illness: illness(data), forecast_washout: washout(data, ladder))
+          answers: answers(data), watcher: data["watcher"], mornings: mornings, context: context(data),
+          history: history(data, activity, ladder), illness: illness(data), forecast_washout: washout(data, ladder))
+      end
+
+      # The newest valid morning score is the control pause, where none is given.
+      def self.measures(data, scores)
+        given = Parts.measures(data)
+        given.control_pause_s.nil? ? given.with(control_pause_s: scores.last&.seconds) : given
+      end
+
+      # Where a measure is missing, whether a day is one for it can be said, but not with which dose.
+      def self.standing(data, ladder, measures)
+        return if ladder.nil?
+        return Parts.standing(data, ladder) if ladder.offered_at_all? || ladder.protocol.needs.keys.none? { |need| measures[need].nil? }
+
+        Progression::BareRung.new(rung: data.fetch("rung", 0))
+      end
+
+      # Of a session that says nothing of its rounds only the day counts, and that it was.
+      def self.history(data, activity, ladder)
+        Parts.history(data, activity.id, ladder).zip(data.fetch("history", [])).map do |session, given|
+          given.key?("rounds") ? session : Progression::Outline.new(**session.to_h.slice(:id, :date, :protocol, :ended_at, :washout))
+        end
       end
 
       def self.activity(data)
@@ -63,12 +86,12 @@ module Windlass
       end
 
       def self.washout(data, ladder)
-        return unless ladder && data["athlete"]
+        return unless ladder&.offered_at_all? && data["athlete"]
 
         dose = Parts.standing(data, ladder).dose
         Parts.model(data, posture: ladder.protocol.posture).forecast(ladder.protocol.compile(dose).segments).holds.map(&:co2_washout).max
       end
-      private_class_method :activity, :screen, :clearance, :day, :answers, :mornings, :context, :illness, :washout
+      private_class_method :activity, :measures, :standing, :history, :screen, :clearance, :day, :answers, :mornings, :context, :illness, :washout
     end
   end
 end

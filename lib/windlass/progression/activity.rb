@@ -9,8 +9,6 @@ module Windlass
         super
       end
 
-      def columns(_dose) = [column]
-
       alias_method :holds?, :holds
       alias_method :over_breathing?, :over_breathing
       alias_method :strenuous?, :strenuous

@@ -27,12 +27,11 @@ module Windlass
       end
 
       # A standing on another ladder is one that begins anew.
-      def self.anew?(standing, situation) = situation.standing && standing.ladder.rungs != situation.standing.ladder.rungs
+      def self.anew?(standing, situation) = situation.standing && standing.ladder&.rungs != situation.standing.ladder&.rungs
 
       def self.dose(standing, state)
-        return standing&.dose unless state == :light
-
-        standing.protocol.lightened(standing.dose)
+        dose = standing&.dose
+        (dose && state == :light) ? standing.protocol.lightened(dose) : dose
       end
       private_class_method :anew?, :dose
     end

@@ -18,7 +18,7 @@ module Windlass
     # A day before a session: what the rules of readiness look at.
     Situation = Value.define(
       :date, :now, :activity, :standing, :screen, :stopped, :resting_until, :answers, :watcher, :mornings, :context, :history,
-      :illness, :measures, :forecast_washout, :light_days
+      :illness, :measures, :forecast_washout
     ) do
       # @param date [Date] the local day
       # @param now [Time, nil] nil: hours are reckoned in whole days
@@ -34,17 +34,19 @@ module Windlass
       # @param illness [Illness, nil] the newest
       # @param forecast_washout [Float, nil] strongest that is forecast for the session, mmHg
       def initialize(date:, activity:, screen:, standing: nil, now: nil, stopped: nil, resting_until: nil, answers: [], watcher: nil,
-        mornings: Measures::MorningSeries.new([]), context: nil, history: [], illness: nil, measures: nil, forecast_washout: nil,
-        light_days: [])
+        mornings: Measures::MorningSeries.new([]), context: nil, history: [], illness: nil, measures: nil, forecast_washout: nil)
         super(date: date, activity: activity, screen: screen, standing: standing, now: now, stopped: stopped,
               resting_until: resting_until, answers: answers, watcher: watcher, mornings: mornings, context: context,
               history: history.reject { |past| past.date > date }.uniq(&:id).sort_by(&:date), illness: illness, measures: measures,
-              forecast_washout: forecast_washout, light_days: light_days)
+              forecast_washout: forecast_washout)
       end
 
       def holds? = activity.holds?
 
       def dose = standing&.dose
+
+      # @return [Array<Symbol>] of the screening table, that today's dose falls under
+      def columns = dose ? activity.columns(dose) : [activity.column].compact
 
       def over_breathing?
         activity.over_breathing? || (!forecast_washout.nil? && forecast_washout >= Physiology::OVER_BREATHED_MMHG)

@@ -10,15 +10,13 @@ module Windlass
       # @return [Standing, nil] nil where the protocol is not offered
       def self.of(protocol, measures, dose: nil, reduced: false, **bounds)
         ladder = Ladder.new(protocol, measures, **bounds)
-        return unless ladder.offered_at_all?
-
         rung = dose ? rung_of(ladder, dose, reduced) : 0
-        standing = if rung
+        standing = if ladder.offered_at_all? && rung
           at(ladder, rung)
-        else
+        elsif dose
           from_below(protocol, measures, bounds, ladder, reduced ? doubled(protocol, dose) : dose)
         end
-        reduced ? standing.halved : standing
+        (reduced && standing) ? standing.halved : standing
       end
 
       # A reduced dose is that of the lowest rung whose half it is; after a new measure there may be none.
@@ -34,10 +32,11 @@ module Windlass
 
       def self.at(ladder, rung) = new(ladder: ladder, rung: rung, dose: ladder.rungs[rung], reduced: false)
 
-      # The dose they had is easier than the new start: it becomes the lowest rung, unless it passes a limit.
+      # The dose they had is easier than the new start, or than a coach allows of it: it becomes the lowest rung, unless it
+      # passes a limit.
       def self.from_below(protocol, measures, bounds, ladder, dose)
-        kept = Ladder.new(protocol, measures, **bounds, from: dose)
-        at(kept.offered_at_all? ? kept : ladder, 0)
+        found = [Ladder.new(protocol, measures, **bounds, from: dose), ladder].find(&:offered_at_all?)
+        found && at(found, 0)
       end
       private_class_method :from_below, :rung_of, :doubled
 
@@ -47,11 +46,23 @@ module Windlass
 
       def at(rung) = self.class.at(ladder, rung.clamp(0, ladder.top))
 
+      # @return [Boolean] some lever is harder than there
+      def harder?(other) = protocol.levers.any? { |lever| lever.harder?(lever.value(dose), lever.value(other.dose)) }
+
       # Half of this rung: rounds, or minutes where the protocol has those.
       def halved = with(reduced: true, dose: protocol.halved(ladder.rungs[rung]))
 
       # A lowest rung of one round has no half.
       def halvable? = !reduced && !protocol.same_dose?(protocol.halved(dose), dose)
+    end
+
+    # A rung of which nothing else is known: the measures are missing that its dose would be computed from.
+    BareRung = Value.define(:rung) do
+      def at(rung) = with(rung: [rung, 0].max)
+
+      def ladder = nil
+
+      def dose = nil
     end
   end
 end

@@ -8,6 +8,13 @@ module Windlass
       LAYOFF_ANEW_DAYS = 42
       LAYOFF_SHARE = 0.8
 
+      # The lowest rung of a ladder from smaller measures; of their own where that is easier still.
+      def self.begun_anew(situation)
+        own = situation.standing.at(0)
+        smaller = Standing.of(situation.activity, situation.measures.scaled(LAYOFF_SHARE))
+        (smaller.nil? || smaller.harder?(own)) ? own : smaller
+      end
+
       BackLayoff = Rule.new("back.layoff", :yes,
         "more than 10, 21 or 42 days since the last session of this protocol",
         "one rung lower; two; rung 0 of a ladder from 0.8 of the old measure, and a new measure after two clean sessions") do |situation|
@@ -21,7 +28,7 @@ module Windlass
         text = "#{days} days since the last session of this."
         if days > LAYOFF_ANEW_DAYS
           {text: "#{text} From the lowest rung of a smaller ladder; measure anew after two clean sessions.", lifts: "A session done.",
-           standing: Standing.of(situation.activity, situation.measures.scaled(LAYOFF_SHARE)) || situation.standing.at(0)}
+           standing: begun_anew(situation)}
         else
           {text: "#{text} #{(rungs == 1) ? "One rung" : "Two rungs"} lower.", lifts: "A session done.", standing: situation.standing.at(situation.standing.rung - rungs)}
         end

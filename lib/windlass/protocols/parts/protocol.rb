@@ -116,9 +116,10 @@ module Windlass
       # @return [Hash]
       def lightened(dose)
         shorter = parameters.select { |one| one.shapes == :hold && one.unit == :s && dose[one.key] }.to_h do |one|
-          [one.key, [Numbers.plain(Numbers.down_to_multiple(dose[one.key] * LIGHT_HOLD, light_step_s)), one.range.begin].max]
+          [one.key, light_hold(dose[one.key], one.range.begin)]
         end
-        dose.merge(shorter, halves => (dose[halves] * LIGHT_ROUNDS).ceil).freeze
+        breaks = dose[:breaks]&.map { |one| one[:hold_s] ? one.merge(hold_s: light_hold(one[:hold_s], Timeline::Breaks::LENGTHS_S[:hold_s].begin)).freeze : one }
+        dose.merge(shorter, {breaks: breaks&.freeze}.compact, halves => (dose[halves] * LIGHT_ROUNDS).ceil).freeze
       end
 
       def light_step_s = LIGHT_STEP_S
@@ -134,6 +135,10 @@ module Windlass
           faults[parameter.key] = fault if fault
         end
       end
+
+      private
+
+      def light_hold(hold_s, least_s) = [Numbers.plain(Numbers.down_to_multiple(hold_s * LIGHT_HOLD, light_step_s)), least_s].max
     end
   end
 end
