@@ -19,12 +19,12 @@ module Windlass
         clock(typed, parameter.unit) || per_minute(typed, parameter.unit) || number(typed)
       end
 
-      # @return [String] as it is typed: `1:30` from a minute on
+      # @return [String] as it is typed: whole seconds as `1:30` from a minute on
       def self.show(value, parameter)
         return value.map { |one| Words.number(one) }.join(" : ") if parameter.numbers && value.is_a?(Array)
         return value.to_s unless value.is_a?(Numeric)
 
-        (parameter.unit == :s && value >= 60) ? Words.clock(value) : exact(value)
+        (parameter.unit == :s && value >= 60 && value % 1 == 0) ? Words.clock(value) : exact(value)
       end
 
       def self.exact(value) = Numbers.plain(value.to_r.round(3)).to_s

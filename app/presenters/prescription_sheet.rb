@@ -51,6 +51,9 @@ module Windlass
 
       def askable? = !quiet? && (ready.go? || (ready.reasons.reject(&:go?).map(&:rule) - ASKED_TODAY).empty?)
 
+      # @return [Protocols::Protocol] for a day that is none for this
+      def instead = Protocols.always_open
+
       # @return [Array<Array(Protocols::Lever, String)>] levers, and how far the trade's own limit goes
       def limits
         protocol.levers.map { |lever| [lever, Forms::TypedNumbers.show(lever.limit_for(values, Records::Record.dose(prescription.limits).slice(*switches)), lever)] }

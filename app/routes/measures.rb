@@ -20,8 +20,7 @@ module Windlass
           form = Forms::MeasureForm.parse(params, kind: measure_kind, today: today)
           next measure_form(form) unless form.valid?
 
-          measure = Actions::TakeMeasure.call(athlete, measure_kind, form.values, now: now)
-          redirect to("/measures/#{measure.uuid}"), 303
+          take_measure(form)
         end
 
         app.get("/measures/:uuid") do
@@ -35,6 +34,15 @@ module Windlass
           Windlass::Measures.kind(params[:kind])
         rescue Unknown
           raise Sinatra::NotFound
+        end
+
+        # Who is not ready keeps what was typed: it may be of another day.
+        def take_measure(form)
+          measure = Actions::TakeMeasure.call(athlete, measure_kind, form.values, now: now)
+          redirect to("/measures/#{measure.uuid}"), 303
+        rescue Error
+          status 422
+          measure_form(form)
         end
 
         def measure_form(form)

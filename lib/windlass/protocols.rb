@@ -15,6 +15,9 @@ module Windlass
       ALL.find { |protocol| protocol.id == id } or raise Unknown.new("protocol", id, ALL.map(&:id))
     end
 
+    # @return [Protocol] what is left when nothing else is open: no column of the screening table forbids it
+    def self.always_open = ALL.find { |protocol| protocol.column.nil? }
+
     # @param value [Object] a dose as JSON or YAML give it
     # @return [Object] with symbols for keys, down to its breaks; frozen
     def self.dose(value)

@@ -147,6 +147,7 @@ RSpec.describe "The day before training", :web do
       take("maximal_hold", hold)
       take("maximal_hold", hold)
       expect([last_response.status, text]).to match [422, /The last maximal test was on 2 March 2026. Ready on 9 March 2026/]
+      expect(page.at("input[name=seconds]")["value"]).to eq "95,4"
       take("maximal_hold", hold.merge(taken_on: "2026-01-05"))
       expect([last_response.status, athlete.measures.where(kind: "maximal_hold").count]).to eq [200, 2]
       take("maximal_hold", hold.merge(watcher: " "))

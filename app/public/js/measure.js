@@ -43,6 +43,7 @@ export function measure() {
       startedAt = clock.at(event);
       this.running = true;
       this.counted = 0;
+      this.$root.querySelectorAll("[data-mark]").forEach((button) => { this.field(button.dataset.mark).value = ""; });
       this.word = this.kind === "minute" ? "A breath" : "Stop";
       if (this.kind === "beats") this.tickAhead();
       everyFrame(() => this.show());
