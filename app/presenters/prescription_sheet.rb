@@ -99,11 +99,17 @@ module Windlass
 
       def held = Words.length(timeline.hold_ms / 1000)
 
+      # @return [String, nil] nil where there is but one, and it is to be done
       def set
         done = prescription.sessions.run.where(local_date: @now.to_date).count
         sets = protocol.sets(dose_today)
-        (done < sets) ? "Set #{done + 1} of #{sets}" : "All #{sets} sets of today are done"
+        return "#{(sets == 1) ? "Today's session is" : "All #{sets} sets of today are"} done" if done >= sets
+
+        "Set #{done + 1} of #{sets}" if sets > 1
       end
+
+      # @return [String] what stands under the name
+      def about = [ladder.place.downcase, set, "#{length}, #{held} held", "dry, #{posture}"].compact.join(" · ")
 
       def line
         BreathLine.new(timeline, body, title: "One set of #{protocol.name.downcase}: #{dose}", forecast: forecast)

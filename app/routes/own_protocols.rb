@@ -12,7 +12,7 @@ module Windlass
           form = Forms::DoseForm.parse(params, protocol: family).named
           next composer(form, athlete: composed_for) unless form.valid?
 
-          kept = account.own_protocols.create!(protocol: family.id, **form.values)
+          kept = Actions::KeepOwnProtocol.call(account, protocol: family, **form.values)
           redirect to("/own-protocols/#{kept.id}"), 303
         end
 
@@ -21,7 +21,7 @@ module Windlass
           raise Error, "No file was chosen." unless file.is_a?(Hash) && file[:tempfile]
 
           given = Formats::OwnProtocol::Reader.read(file[:tempfile].read.force_encoding("UTF-8").scrub)
-          kept = account.own_protocols.create!(name: given.name, protocol: given.protocol.id, dose: given.dose, note: given.note)
+          kept = Actions::KeepOwnProtocol.call(account, **given.to_h)
           redirect to("/own-protocols/#{kept.id}"), 303
         end
 
@@ -48,7 +48,7 @@ module Windlass
 
         app.post("/own-protocols/:id/copy") do
           own = own_protocol(params[:id])
-          copy = account.own_protocols.create!(name: "#{own.name[0, 70]}, copy", protocol: own.protocol, dose: own.dose, note: own.note)
+          copy = Actions::KeepOwnProtocol.call(account, name: "#{own.name[0, 70]}, copy", protocol: own.to_protocol, dose: own.to_dose, note: own.note)
           redirect to("/own-protocols/#{copy.id}"), 303
         end
 
@@ -59,7 +59,9 @@ module Windlass
 
         app.post("/own-protocols/:id/prescriptions") do
           own = own_protocol(params[:id])
-          prescription = Actions::Prescribe.call(athlete(params[:athlete_id].to_s), own.to_protocol, own: own, now: now)
+          raise Error, "#{own.name} is for nobody yet: choose for whom, then prescribe it." if params[:athlete_id].to_s.empty?
+
+          prescription = Actions::Prescribe.call(athlete, own.to_protocol, own: own, now: now)
           redirect to("/prescriptions/#{prescription.id}"), 303
         end
       end

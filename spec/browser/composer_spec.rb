@@ -12,8 +12,9 @@ RSpec.describe "Composing and measuring", :browser do
   it "changes the line as one types and as arrow keys step, keeps the focus, and undoes" do
     visit("/protocols/co2-table")
     expect(words).to eq "6 holds of 1:00, rests from 2:00 down to 0:45"
-    fill_in("Hold", with: "75")
+    find_field("Hold").send_keys([:control, "a"], "75")
     expect(page).to have_css(".composed-words", text: "6 holds of 1:15")
+    expect(page.evaluate_script("document.activeElement.id")).to eq "dose-hold_s"
     find_field("Hold").send_keys(:up, :up)
     expect(hold).to eq "1:25"
     expect(page).to have_css(".composed-words", text: "6 holds of 1:25")

@@ -73,6 +73,29 @@ RSpec.describe Windlass::Cli do
     expect(library.map { |entry| entry[:cautions] }).to all(be_any)
   end
 
+  # Their answers stand in the page in part: every key that is there is as it is there.
+  describe "the published examples" do
+    page = File.read(File.expand_path("../../docs/formats/commands.md", __dir__))
+    examples = page.scan(/^## (\w+)\n.*?```json\n(.*?)```\n\n```json\n(.*?)```/m)
+
+    it "are one for every command that reads" do
+      expect(examples.map(&:first)).to eq %w[plan ladder judge ready]
+    end
+
+    examples.each do |command, input, answer|
+      it "are true of #{command}" do
+        expect(ask(command, JSON.parse(input))).to include JSON.parse(answer, symbolize_names: true)
+      end
+    end
+
+    it "are true of a protocol of one's own" do
+      yaml = File.read(File.expand_path("../../docs/formats/own-protocol.md", __dir__))[/```yaml\n(.*?)```/m, 1]
+      given = Windlass::Formats::OwnProtocol::Reader.read(yaml)
+
+      expect(Windlass::Formats::OwnProtocol::Writer.write(given)).to eq "---\n#{yaml}"
+    end
+  end
+
   refused = {
     ["plan", {protocol: "o3-table"}] => /\Aprotocol: "o3-table" does not exist; known: small-holds, /,
     ["plan", {protocol: "ratio", dose: {pattern: [4, 2, -1, 0], count_s: 1, rounds: 2.5}}] =>

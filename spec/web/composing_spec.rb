@@ -99,6 +99,12 @@ RSpec.describe "Protocols", :web do
   describe "protocols of one's own" do
     before { keep(name: "Thursday line") }
 
+    it "are kept once, however often the button is pressed" do
+      keep(name: "Thursday line")
+      2.times { submit("/own-protocols/#{own.id}", "/own-protocols/#{Windlass::Records::OwnProtocol.first.id}/copy") }
+      expect(Windlass::Records::OwnProtocol.order(:id).pluck(:name)).to eq ["Thursday line", "Thursday line, copy"]
+    end
+
     it "are changed, copied, deleted" do
       submit("/own-protocols/#{own.id}", "/own-protocols/#{own.id}", dose: co2.merge(rounds: "4"), name: "Friday line")
       expect(own).to have_attributes(name: "Friday line", dose: co2_dose.merge("rounds" => 4))
@@ -123,6 +129,8 @@ RSpec.describe "Protocols", :web do
       submit("/own-protocols/#{own.id}", "/own-protocols/#{own.id}/prescriptions", athlete_id: athlete.id)
 
       expect([last_response.status, text]).to match [422, /its start passes a limit/]
+      submit("/own-protocols/#{own.id}", "/own-protocols/#{own.id}/prescriptions", athlete_id: "")
+      expect([last_response.status, text]).to match [422, /choose for whom/]
     end
 
     it "travel as YAML, out and in again, and are refused with line and reason" do
@@ -130,7 +138,9 @@ RSpec.describe "Protocols", :web do
       yaml = last_response.body
       file = ->(content) { Rack::Test::UploadedFile.new(StringIO.new(content), "application/yaml", original_filename: "a.yml") }
       submit("/protocols", "/own-protocols/import", file: file[yaml])
-      expect(Windlass::Records::OwnProtocol.pluck(:name, :dose).uniq).to eq [["Thursday line", own.dose]]
+      expect(Windlass::Records::OwnProtocol.pluck(:name, :dose)).to eq [["Thursday line", own.dose]]
+      submit("/protocols", "/own-protocols/import", file: file[yaml.sub("rounds: 6", "rounds: 5")])
+      expect(Windlass::Records::OwnProtocol.order(:id).map { |one| one.dose["rounds"] }).to eq [6, 5]
 
       submit("/protocols", "/own-protocols/import", file: file[yaml.sub("hold_s: 65", "hold_s: soon")])
       expect([last_response.status, text]).to match [422, /line 6: dose.hold_s: "soon" is not allowed; allowed: 5 to 300 s/]
