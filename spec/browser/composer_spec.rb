@@ -75,6 +75,27 @@ RSpec.describe "Composing and measuring", :browser do
     expect(page).to have_text("Struggle phase 28 % of the hold, after the first contraction at 52.5 s.")
   end
 
+  it "counts the beats of a hiss from the end of a breath in of four, and the breaths of a minute" do
+    give_clock
+    visit("/athletes/#{athlete.id}/measures/sustained_exhale/new")
+    fill_in("Tempo, beats a minute", with: "60")
+    page.execute_script("document.activeElement.blur()")
+    key(:space)
+    pass(2.5)
+    expect(page).to have_css(".watch", text: "2", exact_text: true)
+    pass(1.5 + 14.2)
+    expect(page).to have_css(".watch", text: "14", exact_text: true)
+    key(:space)
+    expect(find_field("Hissed, beats").value).to eq "14"
+
+    visit("/athletes/#{athlete.id}/measures/resting_numbers/new")
+    key(:space)
+    9.times { key(:space) }
+    pass(60.1)
+    expect(page).to have_css(".watch", text: "9", exact_text: true)
+    expect(find_field("Breaths, a minute").value).to eq "9"
+  end
+
   it "goes through the desk by keyboard" do
     make_athlete(name: "Odd Falkenrath").then { |odd| make_pause(odd, 9) && prescribe(odd) }
     prescribe(athlete)

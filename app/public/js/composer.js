@@ -43,7 +43,7 @@ export function composer() {
       this.redraw();
     },
 
-    redraw() { this.$root.dispatchEvent(new Event("change", { bubbles: true })); },
+    redraw() { this.$root.dispatchEvent(new Event("redraw")); },
 
     key(event) {
       if (event.key.toLowerCase() === "z" && (event.ctrlKey || event.metaKey)) {

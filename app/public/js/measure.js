@@ -4,6 +4,9 @@ import { clock, clockWords, everyFrame } from "./clock.js";
 import { Sound } from "./sound.js";
 
 const MINUTE_MS = 60_000;
+// A breath in on the beat, before what is counted begins.
+const LEAD_BEATS = 4;
+const MOST_BEATS = 120;
 
 export function measure() {
   let startedAt = null;
@@ -40,7 +43,7 @@ export function measure() {
 
     start(event) {
       sound.wake();
-      startedAt = clock.at(event);
+      startedAt = clock.at(event) + (this.kind === "beats" ? LEAD_BEATS * this.beatMs() : 0);
       this.running = true;
       this.counted = 0;
       this.$root.querySelectorAll("[data-mark]").forEach((button) => { this.field(button.dataset.mark).value = ""; });
@@ -50,15 +53,17 @@ export function measure() {
     },
 
     tickAhead() {
-      const beats = Array.from({ length: 120 }, (_, beat) => ({ kind: "tick", inMs: beat * this.beatMs() }));
+      const beats = Array.from({ length: LEAD_BEATS + MOST_BEATS }, (_, beat) => ({ kind: "tick", inMs: beat * this.beatMs() }));
       sound.schedule(beats);
     },
 
     show() {
       if (!this.running) return false;
       const passed = clock.wall() - startedAt;
-      if (this.kind === "beats") this.figure = String(Math.floor(passed / this.beatMs()));
-      else if (this.kind === "minute") {
+      if (this.kind === "beats") {
+        this.figure = String(passed < 0 ? Math.ceil(-passed / this.beatMs()) : Math.floor(passed / this.beatMs()));
+        this.words = passed < 0 ? "Breathe in" : "Hiss";
+      } else if (this.kind === "minute") {
         this.figure = clockWords(MINUTE_MS - passed);
         this.words = `${this.counted} counted`;
         if (passed >= MINUTE_MS) this.finish("breaths", this.counted);
@@ -70,14 +75,20 @@ export function measure() {
 
     stop(event) {
       const passed = clock.at(event) - startedAt;
+      if (passed < 0) return this.cancel();
       if (this.kind === "beats") this.finish("beats", Math.floor(passed / this.beatMs()));
       else this.finish("seconds", (passed / 1000).toFixed(1));
     },
 
-    finish(name, value) {
+    cancel() {
       sound.silence();
       this.running = false;
       this.word = "Start again";
+      this.words = "";
+    },
+
+    finish(name, value) {
+      this.cancel();
       this.field(name).value = value;
       this.figure = this.kind === "stopwatch" ? clockWords(value * 1000) : String(value);
       this.words = "Written below.";

@@ -12,7 +12,7 @@ module Windlass
           "Then the pulse, and the oximeter on a warm finger."],
         cautions: []
 
-      field :breaths, "Breaths a minute", unit: "a minute", range: (2..60)
+      field :breaths, "Breaths", unit: "a minute", range: (2..60)
       field :pulse, "Pulse", unit: "a minute", range: (25..150), optional: true
       field :saturation, "Oximeter", unit: "%", range: (70..100), optional: true
 

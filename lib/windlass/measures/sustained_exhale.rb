@@ -8,7 +8,7 @@ module Windlass
       GOAL = 40
 
       about id: "sustained_exhale", name: "Sustained exhale", unit: "beats", value: :beats, clock: :beats,
-        steps: ["Stand or sit tall, and set the tempo.", "In over four beats: belly, ribs, chest last.",
+        steps: ["Stand or sit tall, and set the tempo.", "In over four beats, which the clock counts down: belly, ribs, chest last.",
           "Hiss on a quiet, steady stream, the ribs wide. Stop when they drop or the stream flickers."],
         cautions: ["Dizzy: rest, and breathe small."]
 
