@@ -48,9 +48,10 @@ module Windlass
 
       def words = protocol.in_words(dose)
 
-      def length = Words.length(timeline.total_ms / 1000)
-
-      def held = Words.length(timeline.hold_ms / 1000)
+      # @return [String] `16 min 5 s in all, 5 min 35 s held`
+      def length
+        ["#{Words.length(timeline.total_ms / 1000)} in all", ("#{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?)].compact.join(", ")
+      end
 
       def line
         @line ||= BreathLine.new(timeline, body, title: "#{protocol.name}: #{words}", forecast: forecast)

@@ -59,7 +59,7 @@ module Windlass
       end
 
       # @return [Array<Array(Float, String)>] places and words of what the two parts reach
-      def levels = [[HOLDS.first, Words.hold(longest)], [SUMS.first, Words.length(most)]]
+      def levels = [[HOLDS.first, Words.hold(longest)], [SUMS.first, Words.hold(most)]]
 
       def title = "Holds of twelve weeks"
 

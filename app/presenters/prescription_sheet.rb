@@ -97,7 +97,8 @@ module Windlass
 
       def length = Words.length(timeline.total_ms / 1000)
 
-      def held = Words.length(timeline.hold_ms / 1000)
+      # @return [String, nil] nil where nothing is
+      def held = timeline.holds.any? ? "#{Words.length(timeline.hold_ms / 1000)} held" : nil
 
       # @return [String, nil] nil where there is but one, and it is to be done
       def set
@@ -109,7 +110,7 @@ module Windlass
       end
 
       # @return [String] what stands under the name
-      def about = [ladder.place.downcase, set, "#{length}, #{held} held", "dry, #{posture}"].compact.join(" · ")
+      def about = [ladder.place.downcase, set, [length, held].compact.join(", "), "dry, #{posture}"].compact.join(" · ")
 
       def line
         BreathLine.new(timeline, body, title: "One set of #{protocol.name.downcase}: #{dose}", forecast: forecast)

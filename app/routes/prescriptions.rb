@@ -22,7 +22,7 @@ module Windlass
           raise Error, day.errors.map { |field, fault| "#{field}: #{fault}" }.join("; ") unless day.valid?
 
           Actions::KeepDay.call(record.athlete, day.values, now: now) if params[:asked]
-          redirect to("/sessions/#{Actions::PlanSession.call(record.reload, now: now).uuid}/deck"), 303
+          put_on_deck(record.reload)
         end
 
         app.post("/prescriptions/:id/limits") do
@@ -42,6 +42,14 @@ module Windlass
       end
 
       module Helpers
+        # What stands in the way stands on the sheet, with what lifts it and what is open instead.
+        def put_on_deck(record)
+          redirect to("/sessions/#{Actions::PlanSession.call(record, now: now).uuid}/deck"), 303
+        rescue Error
+          status 422
+          prescription_sheet(record)
+        end
+
         def prescription_sheet(record, limits: nil)
           status 422 if limits
           page = Presenters::PrescriptionSheet.new(record, now: now)

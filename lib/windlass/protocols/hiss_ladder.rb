@@ -33,9 +33,9 @@ module Windlass
         end
       end
 
-      # @return [String] `hiss 8 to 16 beats, each twice, 66 beats a minute`
+      # @return [String] `8 to 16 beats of hiss, each twice, 66 beats a minute`
       def in_words(dose)
-        "hiss #{rungs(dose).first} to #{Words.count(rungs(dose).last, "beat")}, each twice, #{Words.number(dose[:tempo])} beats a minute"
+        "#{rungs(dose).minmax.uniq.join(" to ")} beats of hiss, each twice, #{Words.number(dose[:tempo])} beats a minute"
       end
 
       def lightened(dose) = dose.merge(top_beats: [Numbers.down_to_multiple(dose[:top_beats] * LIGHT_HOLD, RUNG), FIRST_RUNG].max).freeze

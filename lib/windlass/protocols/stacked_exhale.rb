@@ -33,10 +33,10 @@ module Windlass
         end
       end
 
-      # @return [String] `empty holds of 2 to 6 s, blown and sung, once through`
+      # @return [String] `2 to 6 s of empty hold, blown and sung, once through`
       def in_words(dose)
         times = {1 => "once", 2 => "twice"}.fetch(dose[:repeats]) { "#{dose[:repeats]} times" }
-        "empty holds of 2 to #{Words.seconds(dose[:longest_hold_s])}, blown and sung, #{times} through"
+        "#{[2, Words.number(dose[:longest_hold_s])].uniq.join(" to ")} s of empty hold, blown and sung, #{times} through"
       end
 
       private

@@ -182,6 +182,15 @@ RSpec.describe "The families" do
     expect([line.own_pace?, line.holds.map { |place| place.segment.until }.uniq]).to eq [true, [:comfort]]
   end
 
+  it "says every dose in words that begin a line" do
+    words = Windlass::Protocols::ALL.to_h { |protocol| [protocol.id, protocol.in_words(protocol.start(athlete))] }
+
+    expect(words.values).to all(match(/\A\d/))
+    expect(words).to include("hiss-ladder" => "8 to 16 beats of hiss, each twice, 66 beats a minute", "stacked-exhale" => "2 to 6 s of empty hold, blown and sung, once through",
+      "ratio" => "6 rounds of 4 : 2 : 4 : 2, 1 s a count", "loaded-holds" => "4 rounds: 10 press-ups, hold 10 s, 5 breaths")
+    expect(Windlass::Protocols.find("hiss-ladder").in_words({top_beats: 8, tempo: 60})).to start_with "8 beats of hiss"
+  end
+
   it "needs what it doses from, and says what it is" do
     lacking = {"co2-table" => measures(maximal_hold_s: 39), "ratio-deep" => measures(19), "deep-rounds" => measures(nil), "full-breath" => measures(nil)}
       .map { |id, values| Windlass::Protocols.find(id).lacking(values) }
