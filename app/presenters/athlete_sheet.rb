@@ -62,7 +62,12 @@ module Windlass
 
       def newest_day = Dates.opening(measures.last.taken_at.getlocal.to_date, @today)
 
-      def chart = ControlPauseChart.new(pauses, today: @today)
+      def chart = @chart ||= ControlPauseChart.new(pauses, today: @today)
+
+      # @return [Array<String>] whether it goes well, in short
+      def going
+        [("Control pause: #{chart.median_words} #{chart.trend_words}" unless chart.empty?), (log.in_short unless log.empty?)].compact
+      end
 
       # @return [Array<PrescriptionSheet>]
       def prescriptions

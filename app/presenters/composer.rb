@@ -29,7 +29,7 @@ module Windlass
       def rows
         protocol.parameters.map do |parameter|
           Row.new(parameter: parameter, typed: form.typed_at("dose[#{parameter.key}]"), fault: form.fault("dose[#{parameter.key}]"),
-            hint: "#{parameter.allowed}#{", in steps of #{Words.number(parameter.step)}" if parameter.step && !parameter.numbers}",
+            hint: hint(parameter),
             step: parameter.step, min: parameter.range&.begin, max: parameter.range&.end)
         end
       end
@@ -78,6 +78,14 @@ module Windlass
       end
 
       private
+
+      # A count is a second, a beat or a heartbeat; the last two are typed as so many a minute.
+      def hint(parameter)
+        steps = "in steps of #{Words.number(parameter.step)}" if parameter.step && !parameter.numbers
+        pulse = athlete&.resting_pulse
+        beats = pulse ? "or the heartbeat: #{pulse}/min at rest" : "or beats: 72/min"
+        [parameter.allowed, steps, (beats if parameter.unit == :count_s)].compact.join(", ")
+      end
 
       def timeline = @timeline ||= protocol.compile(dose)
 

@@ -69,10 +69,13 @@ module Windlass
       def description
         return "No control pause in the last twelve weeks." if empty?
 
-        median = @series.baseline_s(@today)
         "#{Words.count(@pauses.size, "score")} in twelve weeks, #{Words.seconds(@pauses.map(&:seconds).min)} to " \
-        "#{Words.seconds(@pauses.map(&:seconds).max)}. " \
-        "#{median ? "Median of the last fortnight #{Words.seconds(median)}." : "None valid in the last fortnight."}"
+        "#{Words.seconds(@pauses.map(&:seconds).max)}. #{median_words.sub(/\A./, &:upcase)}"
+      end
+
+      def median_words
+        median = @series.baseline_s(@today)
+        median ? "median of the last fortnight #{Words.seconds(median)}." : "none valid in the last fortnight."
       end
 
       private

@@ -17,12 +17,20 @@ module Windlass
 
       def empty? = @sessions.empty?
 
-      def lines
-        @sessions.group_by { |session| [session.prescription_id, session.local_date] }.values.map { |sets| line(sets) }
-          .reverse
+      def lines = days.map { |sets| line(sets) }.reverse
+
+      # @return [String] `26 sessions in four weeks: 7 steps up, 3 down. 12 gasps.`
+      def in_short
+        decided = @moves.values.map(&:decided).tally
+        down = decided.values_at("ease", "rest", "stop").compact.sum
+        gasps = @sessions.flat_map(&:rounds).count { |round| round.first_breath == "gasp" }
+        "#{Words.count(days.size, "session")} in four weeks: #{Words.count(decided.fetch("advance", 0), "step")} up, #{down} down. " \
+        "#{gasps.zero? ? "No gasp" : Words.count(gasps, "gasp")}."
       end
 
       private
+
+      def days = @sessions.group_by { |session| [session.prescription_id, session.local_date] }.values
 
       def line(sets)
         newest = sets.last

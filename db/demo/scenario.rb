@@ -55,7 +55,11 @@ module Windlass
         write_clearance if @person["cleared"]
         @prescriptions = @diary.courses.to_h { |course| [course.protocol, prescribe(course)] }
         write_sessions
+        Actions::LearnFromLog.call(@athlete, now: @now)
       end
+
+      # In shorter holds nobody marks an urge.
+      URGE_AFTER_S = 20
 
       private
 
@@ -176,9 +180,9 @@ module Windlass
          first_urge_ms: first_urge_ms(round)}
       end
 
-      # Now and then an urge comes near the end of a small hold, more often in a long one.
+      # No urge comes in a small hold; one in two long ones is marked.
       def first_urge_ms(round)
-        (round.held_s * 1000 * (0.7 + 0.3 * @random.rand)).round if @random.rand < ((round.held_s > 20) ? 0.5 : 0.03)
+        (round.held_s * 1000 * (0.7 + 0.3 * @random.rand)).round if round.held_s > URGE_AFTER_S && @random.rand < 0.5
       end
 
       def write_move(day, work, session_id, prescription)

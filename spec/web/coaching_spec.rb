@@ -87,6 +87,27 @@ RSpec.describe "Coaching", :web do
       .to eq small_table.merge(hold_s: 20, rounds: 3, breaks: [{round: 2, hold_s: 30}, {round: 3, rest_s: 60}])
   end
 
+  it "says on the sheet whether it goes well: the fortnight's median, the trend, steps, gasps" do
+    # Of today 24 s came first; the median lies between 29 s of a week ago and 28.86 s of the day before.
+    (0..20).each { |back| make_pause(athlete, 30 - back / 7.0, at: WebHelpers::NOON - back * 86_400 - 4 * 3600) }
+    prescription = give("small-holds")
+    2.times { run_set(prescription, at: clock.now - 86_400, breaths: {4 => "gasp"}) }
+    session = 2.times.map { run_set(prescription) }.last
+    Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: :repeat, because: "First week", now: clock.now)
+    get("/athletes/#{athlete.id}")
+
+    expect(page.at("section[aria-label='How it goes']").text.split.join(" "))
+      .to match(/\AHow it goes Control pause: median of the last fortnight 28\.9 s\. Over six weeks \+1\.0 s a week .* 2 sessions in four weeks: 0 steps up, 0 down\. 2 gasps\.\z/)
+  end
+
+  it "hints at a heartbeat for a count, the athlete's own where it is known" do
+    get("/protocols/ratio")
+    expect(text).to include "0.4 to 2 s a count, in steps of 0.1, or beats: 72/min"
+    athlete.update!(resting_pulse: 54)
+    get("/protocols/ratio?athlete_id=#{athlete.id}")
+    expect(text).to include "or the heartbeat: 54/min at rest"
+  end
+
   it "lists the roster with who is stopped, who rests, who has nothing, and where the others stand" do
     give("small-holds")
     stopped, resting, bare = %w[Bo Cleo Dara].map { |name| make_athlete(name: name).tap { |one| make_pause(one, 24) } }
