@@ -9,6 +9,9 @@ module Windlass
 
       def strenuous? = activity.strenuous?
 
+      # @return [Array] to sort by: the order of days, within one that of their ends
+      def place_in_time = [date, ended_at.to_f, id.to_s]
+
       # Carbon dioxide was washed out, by what the protocol is or by what was forecast.
       def over_breathed = begun? && (activity.over_breathing? || (!washout.nil? && washout >= Physiology::OVER_BREATHED_MMHG))
     end

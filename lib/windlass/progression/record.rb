@@ -21,7 +21,7 @@ module Windlass
         @standing = standing
         @evidence = Evidence.new(session)
         @evidence_of = {session.id => @evidence}
-        @earlier = history.reject { |past| past.id == session.id || past.date > session.date }.uniq(&:id).sort_by(&:date)
+        @earlier = history.reject { |past| past.id == session.id || past.date > session.date }.uniq(&:id).sort_by(&:place_in_time)
       end
 
       def protocol = standing.protocol
@@ -37,7 +37,15 @@ module Windlass
       def clean_in_a_row = @clean_in_a_row ||= row.reverse.take_while { |past| evidence_of(past).clean? }.size
 
       # A light day neither counts nor breaks a row.
-      def enough? = !session.light && clean_in_a_row >= protocol.clean_sessions
+      def enough? = !session.light && clean_in_a_row >= protocol.clean_sessions && !stepped_today?
+
+      # @return [Boolean] a lower rung was done earlier on this day: one advance a protocol a day
+      def stepped_today?
+        below = standing.ladder.rungs.take(standing.rung)
+        @earlier.any? do |past|
+          past.date == session.date && past.protocol == session.protocol && below.any? { |dose| protocol.same_dose?(past.dose, dose) }
+        end
+      end
 
       # Three sessions running on this rung with a gasp, a short hold or hard effort.
       def stuck? = row.size >= 3 && row.last(3).all? { |past| evidence_of(past).troubled? }

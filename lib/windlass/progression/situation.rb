@@ -37,7 +37,7 @@ module Windlass
         mornings: Measures::MorningSeries.new([]), context: nil, history: [], illness: nil, measures: nil, forecast_washout: nil)
         super(date: date, activity: activity, screen: screen, standing: standing, now: now, stopped: stopped,
               resting_until: resting_until, answers: answers, watcher: watcher, mornings: mornings, context: context,
-              history: history.reject { |past| past.date > date }.uniq(&:id).sort_by(&:date), illness: illness, measures: measures,
+              history: history.reject { |past| past.date > date }.uniq(&:id).sort_by(&:place_in_time), illness: illness, measures: measures,
               forecast_washout: forecast_washout)
       end
 

@@ -65,6 +65,15 @@ RSpec.describe Windlass::Progression::Rules do
     expect(fired(day, history: [day(on: monday - 2), day(on: monday - 1, effort: 8)])).to eq ["repeat.count"]
   end
 
+  it "repeat.count holds a second step on one day, in whatever order the day comes" do
+    today = ->(id, rung, hour) { day(rung: rung).with(id: id, ended_at: Time.new(2026, 3, 2, hour)) }
+    history = [today[2, 1, 9], day(on: monday - 1).with(id: 0), today[1, 0, 7]]
+
+    expect(fired(today[3, 1, 12], rung: 1, history: history)).to eq ["repeat.count"]
+    expect(judge(today[3, 1, 12], rung: 1, history: history).reasons.first.text).to eq "Clean. One step a day: the next one another day."
+    expect(fired(today[3, 1, 12], rung: 1, history: [today[2, 1, 9]])).to eq ["advance.clean"]
+  end
+
   it "repeat.ramp holds a step that would pass 1.3 times the weeks before, and lets go after a fortnight" do
     month = [28, 21, 14, 7].map { |ago| day(on: monday - ago, effort: 8) }
     yesterday = day(on: monday - 1)

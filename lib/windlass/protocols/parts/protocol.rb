@@ -80,8 +80,9 @@ module Windlass
       # @param body [Physiology::Body]
       def fitted(dose, _body) = dose
 
+      # @param one [Hash, nil] nil: not known, and the same as none
       # @return [Boolean] two doses of one rung
-      def same_dose?(one, other) = one == other || (computed.any? && one.except(*computed) == other.except(*computed))
+      def same_dose?(one, other) = one == other || (computed.any? && [one, other].all? && one.except(*computed) == other.except(*computed))
 
       # Sets that together make one session, on one day.
       def sets(dose) = dose.fetch(:sets, 1)
