@@ -62,7 +62,9 @@ module Windlass
       def fault(name) = errors[name.to_s]
 
       # @return [Object, nil] what was typed into it
-      def typed_at(name) = typed.dig(*name.to_s.delete("]").split("["))
+      def typed_at(name)
+        name.to_s.delete("]").split("[").reduce(typed) { |inner, key| inner.is_a?(Hash) ? inner[key] : nil }
+      end
 
       private
 
