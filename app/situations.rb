@@ -4,7 +4,9 @@ module Windlass
   # Puts together what readiness looks at, for many athletes with a few queries.
   class Situations
     # Nothing that the rules ask of single sessions is older; of each protocol the newest session is looked up besides.
-    RECENT_DAYS = 8
+    RECENT_DAYS = 3
+    # A maximal test keeps the next one away for a week.
+    TEST_DAYS = Progression::Readiness::MAXIMAL_DAYS + 1
     MORNING_DAYS = Progression::Readiness::LIGHT_DAYS + 2
     ILLNESS_DAYS = 60
 
@@ -67,7 +69,7 @@ module Windlass
     end
 
     def tests
-      Records::Measure.where(athlete_id: ids, kind: "maximal_hold", taken_at: (@now - RECENT_DAYS * 86_400)..).map do |test|
+      Records::Measure.where(athlete_id: ids, kind: "maximal_hold", taken_at: (@now - TEST_DAYS * 86_400)..).map do |test|
         at = test.taken_at.getlocal
         [test.athlete_id, Progression::Outline.new(id: "test #{test.id}", date: at.to_date, protocol: Progression::MAXIMAL_TEST.id, ended_at: at)]
       end

@@ -94,10 +94,11 @@ module Windlass
       end
 
       def log
-        @log ||= SessionLog.new(
-          athlete.sessions.run.where(local_date: (@today - LOG_DAYS)..).includes(:rounds).in_order.to_a,
-          Records::Move.kept.where(prescription_id: athlete.prescription_ids).where(local_date: (@today - LOG_DAYS)..).to_a
-        )
+        @log ||= begin
+          sessions = athlete.sessions.run.where(local_date: (@today - LOG_DAYS)..).in_order.to_a
+          moves = Records::Move.kept.where(prescription_id: athlete.prescription_ids).where(local_date: (@today - LOG_DAYS)..).to_a
+          SessionLog.new(sessions, moves, Records::Round.outcomes(sessions.map(&:id)))
+        end
       end
 
       # @return [Array<Score>] newest first

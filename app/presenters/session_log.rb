@@ -8,10 +8,12 @@ module Windlass
 
       FIRST_BREATHS = {"smooth" => "smooth", "deeper" => "deeper", "gasp" => "gasps"}.freeze
 
-      # @param sessions [Array<Records::Session>] run, with rounds and moves
+      # @param sessions [Array<Records::Session>] run
       # @param moves [Array<Records::Move>]
-      def initialize(sessions, moves)
+      # @param outcomes [Hash{Integer => Array<Records::Round::Outcome>}] of their rounds, by session
+      def initialize(sessions, moves, outcomes)
         @sessions = sessions
+        @outcomes = outcomes
         @moves = moves.index_by { |move| [move.prescription_id, move.local_date] }
       end
 
@@ -23,7 +25,7 @@ module Windlass
       def in_short
         decided = @moves.values.map(&:decided).tally
         down = decided.values_at("ease", "rest", "stop").compact.sum
-        gasps = @sessions.flat_map(&:rounds).count { |round| round.first_breath == "gasp" }
+        gasps = rounds(@sessions).count { |round| round.first_breath == "gasp" }
         "#{Words.count(days.size, "session")} in four weeks: #{Words.count(decided.fetch("advance", 0), "step")} up, #{down} down. " \
         "#{gasps.zero? ? "No gasp" : Words.count(gasps, "gasp")}."
       end
@@ -32,11 +34,13 @@ module Windlass
 
       def days = @sessions.group_by { |session| [session.prescription_id, session.local_date] }.values
 
+      def rounds(sessions) = sessions.flat_map { |session| @outcomes.fetch(session.id, []) }
+
       def line(sets)
         newest = sets.last
-        rounds = sets.flat_map(&:rounds)
+        rounds = rounds(sets)
         Line.new(date: Dates.short(newest.local_date), uuid: newest.uuid, words: newest.to_protocol.in_words(newest.to_dose),
-          sets: "#{sets.size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: breaths(rounds), urge: urge(sets),
+          sets: "#{sets.size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: breaths(rounds), urge: urge(sets, rounds),
           effort: sets.filter_map(&:effort).max&.then { |effort| Words.number(effort) } || "–",
           verdict: verdict(@moves[[newest.prescription_id, newest.local_date]]))
       end
@@ -48,8 +52,8 @@ module Windlass
       end
 
       # Marked first urges beside what was forecast when the session was planned: medians.
-      def urge(sets)
-        marked = Trends.median(sets.flat_map(&:rounds).filter_map(&:first_urge_ms))
+      def urge(sets, rounds)
+        marked = Trends.median(rounds.filter_map(&:first_urge_ms))
         forecast = Trends.median(sets.filter_map(&:forecast).flatten.filter_map { |hold| hold["urge_s"] })
         "#{marked ? Words.seconds(marked / 1000.0) : "–"} / #{ForecastWords.seconds(forecast)}"
       end

@@ -14,6 +14,15 @@ module Windlass
         rows.group_by(&:first).transform_values { |of_session| of_session.map { |row| core(*row.drop(1)) } }
       end
 
+      # What a log says of holds, without records: there are thousands.
+      Outcome = Value.define(:first_breath, :first_urge_ms)
+
+      # @return [Hash{Integer => Array<Outcome>}] by session
+      def self.outcomes(session_ids)
+        rows = where(session_id: session_ids).pluck(:session_id, :first_breath, :first_urge_ms)
+        rows.group_by(&:first).transform_values { |of_session| of_session.map { |_, breath, urge_ms| Outcome.new(first_breath: breath, first_urge_ms: urge_ms) } }
+      end
+
       # @return [Progression::Round]
       def self.core(number, target_ms, held_ms, skipped, first_breath, sao2_low)
         Progression::Round.new(number: number, target_s: target_ms && target_ms / 1000.0, held_s: held_ms && held_ms / 1000.0,

@@ -60,13 +60,15 @@ RSpec.describe Windlass::Forms do
       yesterday.first.rounds.first(2).each_with_index { |round, index| round.update!(first_urge_ms: 4_000 + index * 1_000) }
       Windlass::Actions::Decide.call(yesterday.last, Windlass::Actions::JudgeDay.call(yesterday.last), decided: :advance, because: "Easy for her", now: clock.now)
       run_set(prescription, breaths: {1 => "gasp"}, effort: 7.5)
-      sessions = Windlass::Records::Session.run.includes(:rounds).in_order.to_a
-      lines = described_class.new(sessions, Windlass::Records::Move.all.to_a).lines
+      sessions = Windlass::Records::Session.run.in_order.to_a
+      log = described_class.new(sessions, Windlass::Records::Move.all.to_a, Windlass::Records::Round.outcomes(sessions.map(&:id)))
+      lines = log.lines
 
       expect(lines.map(&:date)).to eq ["Mon 2 Mar", "Sun 1 Mar"]
       expect(lines.last).to have_attributes(sets: "2 of 2", breaths: "24 smooth, 2 deeper", effort: "3",
         urge: match(%r{\A4.5 s / 2\d s\z}), verdict: "advance (proposed: repeat)")
       expect(lines.first).to have_attributes(sets: "1 of 3", breaths: "12 smooth, 1 gasp", effort: "7.5", verdict: "to decide")
+      expect(log.in_short).to eq "2 sessions in four weeks: 1 step up, 0 down. 1 gasp."
     end
   end
 end
