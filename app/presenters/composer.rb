@@ -80,7 +80,10 @@ module Windlass
       private
 
       # A count is a second, a beat or a heartbeat; the last two are typed as so many a minute.
+      # @return [String, nil] nil where one chooses
       def hint(parameter)
+        return if parameter.options
+
         steps = "in steps of #{Words.number(parameter.step)}" if parameter.step && !parameter.numbers
         pulse = athlete&.resting_pulse
         beats = pulse ? "or the heartbeat: #{pulse}/min at rest" : "or beats: 72/min"

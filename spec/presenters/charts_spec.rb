@@ -86,6 +86,7 @@ RSpec.describe "Charts" do
     it "spells a step in the unit of its lever: times as times, counts as counts" do
       expect((0..2).map { |rung| line("co2-table", rung).next_step })
         .to eq ["Next: first rest 2:00 → 1:50", "Next: hold 2:00 → 2:05", "Next: rounds 6 → 7"]
+      expect(line("alternate-nostril", 1).next_step).to eq "Next: stage open → narrowed in"
       expect(line("walking-holds", 0).next_step).to eq "Logged, not laddered"
     end
   end

@@ -100,6 +100,14 @@ RSpec.describe "Coaching", :web do
       .to match(/\AHow it goes Control pause: median of the last fortnight 28\.9 s\. Over six weeks \+1\.0 s a week .* 2 sessions in four weeks: 0 steps up, 0 down\. 2 gasps\.\z/)
   end
 
+  it "calls the stages of a build-up by their names" do
+    get("/protocols/alternate-nostril?dose[stage]=5&dose[cycles]=2&dose[rounds]=1&dose[count_s]=1")
+
+    expect(page.at("#dose-stage option[selected]").text).to eq "5: holding full with the root lock"
+    expect(page.css("#dose-stage option").size).to eq 9
+    expect(text).to include "1 round of 2 cycles, holding full with the root lock, 1 s a count"
+  end
+
   it "hints at a heartbeat for a count, the athlete's own where it is known" do
     get("/protocols/ratio")
     expect(text).to include "0.4 to 2 s a count, in steps of 0.1, or beats: 72/min"

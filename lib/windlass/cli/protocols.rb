@@ -22,7 +22,7 @@ module Windlass
 
       def self.parameter(one)
         {key: one.key, words: one.words, unit: one.unit, minimum: one.range&.begin, maximum: one.range&.end, step: one.step,
-         choices: one.choices&.keys, numbers: one.numbers, optional: one.optional || nil}.compact
+         choices: one.choices&.keys, names: one.names, numbers: one.numbers, optional: one.optional || nil}.compact
       end
       private_class_method :entry, :parameter
     end

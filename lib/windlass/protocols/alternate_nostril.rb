@@ -48,7 +48,7 @@ module Windlass
         cautions: ["The first restoring breath decides: a jerk, a gasp or a loud breath means that the hold was too long.",
           "Locks are light, and let go before the breath out."]
 
-      parameter :stage, "stage", :stage, 0..STAGES.size - 1, step: 1, shapes: :hold
+      parameter :stage, "stage", :stage, 0..STAGES.size - 1, step: 1, shapes: :hold, names: STAGES.map(&:words)
       parameter :cycles, "cycles a round", :cycles, 1..6, step: 1
       parameter :rounds, "rounds", :rounds, 1..12, step: 1
       parameter :count_s, "a count", :count_s, 0.5..2, step: 0.1, shapes: :breathing

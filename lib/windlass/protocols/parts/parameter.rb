@@ -3,18 +3,22 @@
 module Windlass
   module Protocols
     # A number of a dose as a coach may set it by hand.
-    Parameter = Value.define(:key, :words, :unit, :range, :step, :shapes, :choices, :numbers, :optional) do
+    Parameter = Value.define(:key, :words, :unit, :range, :step, :shapes, :choices, :names, :numbers, :optional) do
       # @param key [Symbol] of the dose
       # @param unit [Symbol] :s, :min, :beats, :bpm, :breaths, :repetitions, :rounds, :counts, :count_s, ...
       # @param range [Range, nil] what is allowed
       # @param step [Numeric, nil] what one press of an arrow key adds
       # @param shapes [Symbol, nil] part of the session that it shapes: :hold, :rest, :breathing or :effort
       # @param choices [Hash{String => String}, nil] in place of a number: values and their words
+      # @param names [Array<String>, nil] what each number from 0 on is called
       # @param numbers [Integer, nil] so many numbers in place of one
       # @param optional [Boolean] a dose may do without
-      def initialize(key:, words:, unit: nil, range: nil, step: nil, shapes: nil, choices: nil, numbers: nil, optional: false)
+      def initialize(key:, words:, unit: nil, range: nil, step: nil, shapes: nil, choices: nil, names: nil, numbers: nil, optional: false)
         super
       end
+
+      # @return [Hash{Object => String}, nil] values and words, where there is something to choose from
+      def options = choices || names&.each_with_index&.to_h { |words, number| [number, "#{number}: #{words}"] }
 
       # @return [String] `10 to 300 s`, for faults and hints
       def allowed
