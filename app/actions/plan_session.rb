@@ -44,7 +44,7 @@ module Windlass
       def self.create(prescription, ready, now)
         athlete = prescription.athlete
         protocol = prescription.to_protocol
-        timeline = protocol.compile(ready.dose)
+        timeline = protocol.compile(ready.dose, athlete.to_body(on: now.to_date, posture: protocol.posture))
         forecast = Forecasts.of(athlete, timeline, on: now.to_date, posture: protocol.posture, trace: false)
         prescription.sessions.create!(account_id: athlete.account_id, athlete: athlete, uuid: SecureRandom.uuid,
           protocol: prescription.protocol, dose: ready.dose, rung: ready.standing.rung, reduced: ready.standing.reduced, light: ready.light?,

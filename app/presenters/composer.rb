@@ -90,7 +90,7 @@ module Windlass
         [parameter.allowed, steps, (beats if parameter.unit == :count_s)].compact.join(", ")
       end
 
-      def timeline = @timeline ||= protocol.compile(dose)
+      def timeline = @timeline ||= protocol.compile(dose, body)
 
       def composition
         Protocols::Composition.new(protocol: protocol, dose: dose, timeline: timeline, forecast: forecast,

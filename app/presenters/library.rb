@@ -4,7 +4,7 @@ module Windlass
   module Presenters
     # Who stands in for a session's athlete where there is none: a middling adult. Invented.
     module Nobody
-      BODY = Physiology::Body.new(sex: :male, age: 30, height_cm: 178, mass_kg: 75)
+      BODY = Physiology::REFERENCE_BODY
       MEASURES = Measures::Values.new(control_pause_s: 25, maximal_hold_s: 120)
       WORDS = "a middling adult: control pause 25 s, maximal hold 2:00"
     end
@@ -69,7 +69,7 @@ module Windlass
         objection = athlete && objection(protocol)
         dose = protocol.start(measures) || protocol.start(Nobody::MEASURES)
         fitted = protocol.fitted(dose, body)
-        timeline = protocol.compile(fitted)
+        timeline = protocol.compile(fitted, body)
         Entry.new(protocol: protocol, dose: protocol.in_words(fitted), objection: objection, line: Miniature.new(timeline, body),
           numbers: "#{Words.length(timeline.total_ms / 1000)}#{", #{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?}",
           prescribed: prescribed.include?(protocol.id))

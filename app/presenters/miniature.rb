@@ -18,7 +18,7 @@ module Windlass
       # @return [Miniature] of a dose for a body
       def self.of(protocol, dose, body)
         DRAWN.clear if DRAWN.size > MOST_DRAWN
-        DRAWN[[protocol.id, dose, body]] ||= new(protocol.compile(dose), body)
+        DRAWN[[protocol.id, dose, body]] ||= new(protocol.compile(dose, body), body)
       end
 
       # @param timeline [Timeline::Compiled]

@@ -136,7 +136,7 @@ module Windlass
         end
       end
 
-      def timeline = @timeline ||= protocol.compile(dose_today)
+      def timeline = @timeline ||= protocol.compile(dose_today, body)
 
       private
 

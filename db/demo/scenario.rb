@@ -160,7 +160,9 @@ module Windlass
       def timeline(prescription, dose)
         @segments ||= {}
         @timelines ||= {}
-        @timelines[dose] ||= prescription.to_protocol.compile(dose).tap { |one| @segments[dose] = one.segments.map(&:to_h_plain) }
+        protocol = prescription.to_protocol
+        @timelines[dose] ||= protocol.compile(dose, @athlete.to_body(on: @now.to_date, posture: protocol.posture))
+          .tap { |one| @segments[dose] = one.segments.map(&:to_h_plain) }
       end
 
       # As it would have been when the session was planned; only where a sheet still shows it.

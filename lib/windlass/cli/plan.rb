@@ -16,7 +16,7 @@ module Windlass
         data = Formats::JsonInput.new("plan.schema.json").read(text)
         protocol = Formats::Parts.protocol(data)
         dose = dose(data, protocol)
-        compiled = protocol.compile(dose)
+        compiled = protocol.compile(dose, Formats::Parts.posed_body(data, protocol.posture) || Physiology::REFERENCE_BODY)
         forecast = Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments)
         {protocol: protocol.id, dose: dose, seconds: Numbers.plain(compiled.total_ms/1000r),
          segments: compiled.segments.map(&:to_h_plain), holds: forecast&.holds&.map(&:to_h)}

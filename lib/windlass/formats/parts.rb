@@ -17,11 +17,17 @@ module Windlass
         raise InvalidInput, ["athlete.vital_capacity_l: #{error.message}"]
       end
 
+      # @param posture [Symbol, nil] where the athlete says none
+      # @return [Physiology::Body, nil] nil where no athlete is given
+      def self.posed_body(data, posture)
+        athlete = data["athlete"] or return
+        (posture && !athlete.key?("posture")) ? body(athlete).with(posture: posture) : body(athlete)
+      end
+
       # @return [Physiology::Model, nil] nil where no athlete is given
       def self.model(data, posture: nil)
         athlete = data["athlete"] or return
-        body = body(athlete)
-        Physiology::Model.new((posture && !athlete.key?("posture")) ? body.with(posture: posture) : body,
+        Physiology::Model.new(posed_body(data, posture),
           control_pause_s: athlete["control_pause_s"] || data.dig("measures", "control_pause_s"),
           full_threshold: athlete["full_threshold"], floor: data.fetch("floor_sao2", Physiology::PLANNING_FLOOR))
       end

@@ -89,7 +89,7 @@ module Windlass
         return unless ladder&.offered_at_all? && data["athlete"]
 
         dose = Parts.standing(data, ladder).dose
-        Parts.model(data, posture: ladder.protocol.posture).forecast(ladder.protocol.compile(dose).segments).holds.map(&:co2_washout).max
+        Progression::Outlook.new(Parts.body(data["athlete"]).with(posture: :seated)).strongest_washout(ladder.protocol, dose)
       end
       private_class_method :activity, :measures, :standing, :history, :screen, :clearance, :day, :answers, :mornings, :context, :illness, :washout
     end

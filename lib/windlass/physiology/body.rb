@@ -59,6 +59,10 @@ module Windlass
       # Alveolar ventilation that keeps PCO2 at 40 at rest, L/min BTPS (863 = K x D at every pressure).
       def resting_ventilation_l_min = 863.0 * vo2_l_min * RESPIRATORY_QUOTIENT / 40.0
 
+      # @param cycle_s [Numeric] from one breath in to the next
+      # @return [Float] size of a breath that keeps PCO2 at 40 at rest, litres
+      def needed_breath_l(cycle_s) = resting_ventilation_l_min * cycle_s / 60.0 + dead_space_l
+
       # Largest quiet breath, litres.
       def largest_breath_l = 0.8 * inspiratory_capacity_l
 
@@ -69,5 +73,8 @@ module Windlass
           "more than #{(frc_l - rv_l).round(2)}, so that full lungs hold more than resting ones")
       end
     end
+
+    # Who stands in where nobody is known: the body of the worked figures, gas-model.md 7.
+    REFERENCE_BODY = Body.new(sex: :male, age: 30, height_cm: 178, mass_kg: 75)
   end
 end

@@ -17,7 +17,7 @@ module Windlass
         values.maximal_hold_s * SHOWN_SHARE if shown_on && shown_on > on - SHOWN_DAYS
       end
 
-      # A hold at rest no longer than this is harmless to every body, and not simulated.
+      # Holds and breaths at rest no longer than this are harmless to every body, and not simulated.
       HARMLESS_S = 12
 
       # @param body [Physiology::Body] seated
@@ -55,7 +55,7 @@ module Windlass
       def harmless?(protocol, dose)
         remember(:harmless, protocol, dose) do
           segments = protocol.compile(dose).segments
-          segments.none? { |segment| segment.mets > Timeline::REST_METS || (segment.hold? && segment.seconds > HARMLESS_S) }
+          segments.none? { |segment| segment.mets > Timeline::REST_METS || (segment.kind != :breathe && segment.seconds > HARMLESS_S) }
         end
       end
 
@@ -74,7 +74,7 @@ module Windlass
         remember(:forecast, protocol, dose) do
           subject = rested(protocol.posture)
           calibration = Physiology::Calibration.from(subject, control_pause_s: nil)
-          holds = Physiology::Simulation.new(subject, calibration: calibration).run(protocol.compile(dose).segments).holds
+          holds = Physiology::Simulation.new(subject, calibration: calibration).run(protocol.compile(dose, subject.body).segments).holds
           [holds.map(&:sao2_min).min || 1.0, holds.map(&:co2_washout).max || 0.0]
         end
       end

@@ -7,6 +7,8 @@ module Windlass
       FIRST_RUNG = 8
       RUNG = 4
       LONGEST = 40
+      # Beats for which a big breath is enough; a longer hiss begins full.
+      LONG_HISS = 24
       EACH = 2
       BEATS = 4
 
@@ -25,7 +27,7 @@ module Windlass
         beat_s = Rational(60, 1) / dose[:tempo]
         rungs(dose).each.with_index(1) do |beats, round|
           line.within(round: round, phase: :work) do
-            line.inhale(BEATS * beat_s, to: :big, beats: BEATS, cue: "In: belly, ribs, chest last")
+            line.inhale(BEATS * beat_s, to: (beats > LONG_HISS) ? :full : :big, beats: BEATS, cue: "In: belly, ribs, chest last")
             line.hold(BEATS * beat_s, beats: BEATS, cue: "Keep the width")
             line.exhale(beats * beat_s, to: :passive, beats: beats, sound: :hiss, cue: "Hiss, quiet and steady")
             line.breathe(BEATS * beat_s, rate: dose[:tempo] / BEATS.to_f, beats: BEATS, phase: :rest, cue: "Let go")

@@ -4,7 +4,7 @@ module Windlass
   module Protocols
     # F8, ratio breathing: in, hold full, out, hold empty, in counts. Common practice, no source.
     class Ratio < Protocol
-      about id: "ratio", name: "Ratio breathing", goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds,
+      about id: "ratio", paced: true, name: "Ratio breathing", goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds,
         trains: "An even, counted breath with short holds: four parts that keep their proportions.",
         cautions: ["Out of breath before the end of a count: shorten the count, not the ratio."]
 
@@ -28,7 +28,7 @@ module Windlass
         part = ->(counts, **details) { [counts.rationalize(1/100r) * dose[:count_s].rationalize(1/10_000r), {beats: counts, **details}] }
         (1..dose[:rounds]).each do |round|
           line.within(round: round, phase: :work) do
-            write_part(line, :inhale, *part[breath_in, to: level(dose), cue: "In"])
+            write_part(line, :inhale, *part[breath_in, to: :easy, cue: "In"])
             write_part(line, :hold, *part[full, cue: "Hold, full"])
             write_part(line, :exhale, *part[out, to: :passive, cue: "Out"])
             write_part(line, :hold, *part[empty, cue: "Hold, empty"])
@@ -48,12 +48,6 @@ module Windlass
       private
 
       def starting_dose(_measures) = {pattern: [4, 2, 4, 2].freeze, count_s: 1, rounds: 6}
-
-      # Slow cycles need a bigger breath to bring the same air.
-      def level(dose) = (dose[:pattern].sum * dose[:count_s] > LONG_CYCLE_S) ? :big : :easy
-
-      LONG_CYCLE_S = 20
-      private_constant :LONG_CYCLE_S
 
       def write_part(line, kind, seconds, details) = line.public_send(kind, seconds, **details)
     end

@@ -91,6 +91,30 @@ RSpec.describe Windlass::Progression::Ladder do
       expect(cut.cut).to eq "The gas model forecasts oxygen under 75 % in a hold."
     end
 
+    # Old, small and heavy: little gas in the lungs for much use of it.
+    frail = [[:female, 85, 148, 110], [:male, 80, 160, 150], [:female, 70, 150, 90]].map do |sex, age, height_cm, mass_kg|
+      Windlass::Physiology::Body.new(sex: sex, age: age, height_cm: height_cm, mass_kg: mass_kg)
+    end
+
+    it "takes holds and breaths at rest of up to 12 s for harmless, which they are to the frailest bodies" do
+      short = Windlass::Protocols::ALL.flat_map do |protocol|
+        rungs = Windlass::Progression::Ladder.new(protocol, measures(maximal_hold_s: 120)).rungs
+        rungs.select { |dose| protocol.compile(dose).segments.all? { |one| one.mets <= 1 && (one.kind == :breathe || one.seconds <= described_class::HARMLESS_S) } }
+          .map { |dose| [protocol, dose] }
+      end
+      lows = frail.flat_map { |body| short.map { |protocol, dose| described_class.new(body).lowest_saturation(protocol, dose) } }
+
+      expect(short.map { |protocol, _| protocol.id }.uniq.size).to be >= 7
+      expect(lows.min).to be >= Windlass::Physiology::PLANNING_FLOOR
+    end
+
+    it "asks of deep-breath rounds without a model less than any model would allow" do
+      protocol = Windlass::Protocols.find("deep-rounds")
+      caps = frail.flat_map { |body| [20, 30].map { |breaths| protocol.fitted(protocol.start(measures).merge(breaths: breaths), body)[:cap_s] } }
+
+      expect(protocol.compile(protocol.start(measures)).holds.first.segment.seconds).to be < caps.min
+    end
+
     it "warns about dry full holds that the athlete has shown, and cuts them otherwise" do
       shown, unknown = ladder("o2-table", 240, shown_s: 192), ladder("o2-table", 240)
 

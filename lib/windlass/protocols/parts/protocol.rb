@@ -63,10 +63,12 @@ module Windlass
       end
 
       # @param dose [Hash]
+      # @param body [Physiology::Body] whose breaths they are: how deep those of a pattern have to be
       # @return [Timeline::Compiled] one set
-      def compile(dose)
+      def compile(dose, body = Physiology::REFERENCE_BODY)
         whole = Timeline::Compiler.compile { |line| write(line, dose) }
-        Timeline::Breaks.apply(whole, dose.fetch(:breaks, []))
+        broken = Timeline::Breaks.apply(whole, dose.fetch(:breaks, []))
+        paced ? Timeline::Depths.fitted(broken, body) : broken
       end
 
       # @param dose [Hash]
