@@ -51,7 +51,7 @@ RSpec.describe Windlass::Cli do
     day = {date: "2026-03-02", protocol: "co2-table", rung: 3, measures: known, screen: {answered_on: "2026-01-01"}}
 
     expect(ask("ready", day)).to include(ready: "yes", rung: 3, reasons: [])
-    expect(ask("ready", day.merge(today: ["wheezy"]))).to include(ready: "block", reasons: [{rule: "block.today", text: "Today: wheezy or tight in the chest.", lifts: "A day without it."}])
+    expect(ask("ready", day.merge(today: ["wheezy"]))).to include(ready: "block", reasons: [{rule: "block.today", text: "Today: wheezy or tight in the chest.", lifts: "Until a day without it."}])
     expect(ask("ready", day.merge(history: [{date: "2026-02-10", protocol: "co2-table", rung: 3, rounds: [smooth]}]))).to include(ready: "yes", rung: 2)
     expect(ask("ready", day.merge(protocol: "maximal-test", watcher: "Ada"))).to include(ready: "yes", rung: nil)
   end

@@ -27,7 +27,8 @@ class Model:
     def level(self, name):
         if name == "residual":
             return self.rv + 0.05 * (self.frc - self.rv)
-        return self.frc + {"passive": 0, "easy": 0.2, "big": 0.6, "full": 0.95}[name] * (self.tlc - self.frc)
+        share = {"passive": 0, "easy": 0.2, "big": 0.6, "full": 0.95}.get(name, name)
+        return self.frc + share * (self.tlc - self.frc)
 
     def sat(self, po2, pco2):
         ph = 6.1 + math.log10((24.4 + 0.1 * (pco2 - 40)) / (0.0307 * pco2))
@@ -144,7 +145,7 @@ class Model:
             elif s["kind"] == "breathe":
                 self.breathe(s["seconds"], s["rate"], target)
             else:
-                self.move(s["seconds"], self.level(s["to"]), target)
+                self.move(s["seconds"], self.level(s.get("depth", s["to"])), target)
         return holds
 
 

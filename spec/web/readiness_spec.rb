@@ -17,7 +17,7 @@ RSpec.describe "The day before training", :web do
   it "asks today's questions with the run: what bars is kept, and forbids it, with what lifts it" do
     prescription = prescribe_for("small-holds")
     run(prescription, answers: ["wheezy", "water_today"])
-    expect([last_response.status, text]).to match [422, /Today: wheezy or tight in the chest. A day without it/]
+    expect([last_response.status, text]).to match [422, /Today: wheezy or tight in the chest. Until a day without it/]
     expect(athlete.days.sole.answers).to eq %w[wheezy water_today]
 
     get("/")

@@ -28,10 +28,12 @@ module Windlass
 
       def inspiratory_capacity_l = tlc_l - frc_l
 
-      # @param name [Symbol] one of {Levels::ALL}
+      # @param level [Symbol, Numeric] one of {Levels::ALL}, or a share of the inspiratory capacity above the passive one
       # @return [Float] lung gas at that level, litres
-      def level_l(name)
-        @levels.fetch(name) { raise Unknown.new("lung level", name, Levels::ALL) }
+      def level_l(level)
+        return frc_l + level * inspiratory_capacity_l if level.is_a?(Numeric)
+
+        @levels.fetch(level) { raise Unknown.new("lung level", level, Levels::ALL) }
       end
 
       # Pressure of dry gas: 47 mmHg of the whole is water vapour at body temperature.

@@ -31,7 +31,7 @@ module Windlass
         case segment.kind
         when :hold then hold(subject, seconds, segment.mets)
         when :breathe then subject.breathe(seconds, segment.rate, segment.mets) && nil
-        else subject.move(seconds, subject.body.level_l(segment.to), segment.mets) && nil
+        else subject.move(seconds, subject.body.level_l(segment.level), segment.mets) && nil
         end
       end
 

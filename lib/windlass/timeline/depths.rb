@@ -3,34 +3,30 @@
 module Windlass
   module Timeline
     # How deep the breaths of a pattern are. A pattern says how long they take, not how big they are: people breathe slow
-    # breaths bigger, each as much as they need. Brought to the named levels so that the mean is right: what one breath
-    # takes too little, the next ones take more.
+    # breaths bigger, each as much as they need.
     module Depths
-      LEVELS = %i[easy big full].freeze
+      # No breath is smaller, nor bigger, shares of the inspiratory capacity.
+      LIMITS = (0.05..0.95)
 
       # @param compiled [Compiled]
       # @param body [Physiology::Body]
-      # @return [Compiled]
+      # @return [Compiled] with breaths in that keep PCO2 where it is at rest
       def self.fitted(compiled, body)
         segments = compiled.segments
-        owed_l = 0.0
         Compiled.new(segments.each_with_index.map do |segment, index|
-          next segment unless segment.kind == :inhale
-
-          wanted_l = body.needed_breath_l(cycle_s(segments, index)) + owed_l
-          level = LEVELS.min_by { |one| (breath_l(body, one) - wanted_l).abs }
-          owed_l = wanted_l - breath_l(body, level)
-          segment.with(to: level)
+          (segment.kind == :inhale) ? segment.with(depth: depth(body, cycle_s(segments, index))) : segment
         end)
+      end
+
+      def self.depth(body, cycle_s)
+        (body.needed_breath_l(cycle_s) / body.inspiratory_capacity_l).clamp(LIMITS).round(3)
       end
 
       # From one breath in to the next.
       def self.cycle_s(segments, index)
         [segments[index], *segments.drop(index + 1).take_while { |one| !%i[inhale breathe].include?(one.kind) }].sum(&:seconds).to_f
       end
-
-      def self.breath_l(body, level) = body.level_l(level) - body.level_l(:passive)
-      private_class_method :cycle_s, :breath_l
+      private_class_method :depth, :cycle_s
     end
   end
 end

@@ -6,23 +6,27 @@ module Windlass
     REST_METS = 1.0
 
     # One stretch of a session: a breath in, a breath out, a hold, or natural breathing. Whole milliseconds, so that the
-    # parts sum to the whole exactly. Only kind, ms, rate, to and mets move gas; the rest is for the person.
+    # parts sum to the whole exactly. Only kind, ms, rate, to, depth and mets move gas; the rest is for the person.
     Segment = Value.define(
-      :kind, :ms, :rate, :to, :mets, :round, :cycle, :phase, :cue, :route, :narrowed, :locks, :sound, :beats, :breaths,
+      :kind, :ms, :rate, :to, :depth, :mets, :round, :cycle, :phase, :cue, :route, :narrowed, :locks, :sound, :beats, :breaths,
       :repetitions, :until
     ) do
       # @param kind [Symbol] one of {KINDS}
       # @param ms [Integer] milliseconds, more than 0
       # @param rate [Numeric, nil] breaths a minute, for :breathe
       # @param to [Symbol, nil] lung level at the end, for :inhale and :exhale
+      # @param depth [Float, nil] for a breath in that ends between the named levels: share of the inspiratory capacity
       # @param mets [Numeric] metabolic equivalents, 1 at rest
       # @param phase [Symbol, nil] :settle, :work or :rest
-      def initialize(kind:, ms:, rate: nil, to: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil,
+      def initialize(kind:, ms:, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil,
         route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil)
         super
       end
 
       def seconds = Rational(ms, 1000)
+
+      # @return [Float, Symbol] where a breath ends, as {Physiology::Body#level_l} takes it
+      def level = depth || to
 
       def hold? = kind == :hold
 

@@ -26,7 +26,7 @@ module Windlass
         case segment.kind
         when :hold then [[finish, volume]]
         when :breathe then waves(at, finish, segment.rate, body.frc_l)
-        else [[finish, body.level_l(segment.to)]]
+        else [[finish, body.level_l(segment.level)]]
         end
       end
 

@@ -83,7 +83,7 @@ RSpec.describe Windlass::Progression::Readiness do
     ready = described_class.of(situation("o2-table", watcher: nil, history: [past("single-hold", 1)], mornings: mornings(10)))
 
     expect([ready.state, ready.reasons.map(&:rule)]).to eq [:block, %w[block.buddy wait.strenuous light.control_pause]]
-    expect(ready.reasons.map(&:lifts)).to eq ["A name.", "Ready on 17 March 2026.", "A morning score as usual."]
+    expect(ready.reasons.map(&:lifts)).to eq ["Until somebody is named.", "Ready on 17 March 2026.", "Until a morning score is as usual again."]
   end
 
   it "keeps over-breathing and water apart by the hour, and by the day" do

@@ -10,7 +10,7 @@ RSpec.describe Windlass::Timeline::Depths do
 
   # Litres a minute that reach the alveoli: each breath less the dead space.
   def ventilation(compiled, body)
-    breaths = compiled.segments.select { |one| one.kind == :inhale }.map { |one| body.level_l(one.to) - body.level_l(:passive) - body.dead_space_l }
+    breaths = compiled.segments.select { |one| one.kind == :inhale }.map { |one| body.level_l(one.level) - body.level_l(:passive) - body.dead_space_l }
     breaths.sum / (compiled.total_ms / 60_000.0)
   end
 
@@ -19,9 +19,7 @@ RSpec.describe Windlass::Timeline::Depths do
     quiet = Windlass::Protocols.find("quiet-breathing")
     bodies.each do |body|
       carbon_dioxide_l_min = 0.82 * body.vo2_l_min
-      # What is still owed at the end is at most half of a step between two levels, spread over five minutes.
-      half_a_step_l = (body.level_l(:big) - body.level_l(:easy)) / 2
-      expect(ventilation(quiet.compile(quiet.start(known), body), body)).to be_within(half_a_step_l / 5).of(863 * carbon_dioxide_l_min / 40)
+      expect(ventilation(quiet.compile(quiet.start(known), body), body)).to be_within(0.5).percent_of(863 * carbon_dioxide_l_min / 40)
     end
   end
 
@@ -41,9 +39,17 @@ RSpec.describe Windlass::Timeline::Depths do
     dose = ratio.start(known)
     light, heavy = bodies.values_at(4, 2).map { |body| ratio.compile(dose, body).segments }
 
-    expect(light.map { |one| one.with(to: nil) }).to eq(heavy.map { |one| one.with(to: nil) })
-    expect(light.reject { |one| one.kind == :inhale }).to eq(heavy.reject { |one| one.kind == :inhale })
-    expect([light, heavy].map { |segments| segments.count { |one| %i[big full].include?(one.to) } }).to match [be <= 2, be >= 5]
+    expect(light.map { |one| one.with(depth: nil) }).to eq(heavy.map { |one| one.with(depth: nil) })
+    expect(light.reject { |one| one.kind == :inhale }.map(&:depth)).to all(be_nil)
+    expect([light, heavy].map { |segments| segments.filter_map(&:depth).uniq }).to match [[be < 0.3], [be > 0.5]]
+  end
+
+  it "goes through JSON unchanged, and is bounded by what lungs hold" do
+    ratio = Windlass::Protocols.find("ratio")
+    slow = ratio.compile({pattern: [16, 0, 32, 0], count_s: 2, rounds: 1}, bodies[2]).segments
+
+    expect(slow.map { |one| Windlass::Timeline::Segment.from_h_plain(JSON.parse(JSON.generate(one.to_h_plain))) }).to eq slow
+    expect([slow.first.level, slow.last.level]).to eq [0.95, :passive]
   end
 
   it "leaves alone what says itself how deep it is" do

@@ -27,10 +27,10 @@ module Windlass
 
         text = "#{days} days since the last session of this."
         if days > LAYOFF_ANEW_DAYS
-          {text: "#{text} From the lowest rung of a smaller ladder; measure anew after two clean sessions.", lifts: "A session done.",
+          {text: "#{text} From the lowest rung of a smaller ladder; measure anew after two clean sessions.", lifts: "Until a session is done.",
            standing: begun_anew(situation)}
         else
-          {text: "#{text} #{(rungs == 1) ? "One rung" : "Two rungs"} lower.", lifts: "A session done.", standing: situation.standing.at(situation.standing.rung - rungs)}
+          {text: "#{text} #{(rungs == 1) ? "One rung" : "Two rungs"} lower.", lifts: "Until a session is done.", standing: situation.standing.at(situation.standing.rung - rungs)}
         end
       end
     end

@@ -9,9 +9,9 @@ module Windlass
         findings = situation.columns.map { |column| situation.screen.finding(column, on: situation.date) }
         refused = findings.find { |finding| !finding.allows? }
         besides = situation.activity.refusal(situation.screen, situation.measures)
-        next {text: besides, lifts: "Nothing, for now."} if refused.nil? && besides
+        next {text: besides, lifts: "Nothing lifts it for now."} if refused.nil? && besides
 
-        refused && {text: refused.reasons.join(" "), lifts: (refused.state == :clearance) ? "A clearance, or the consent that is missing." : "A new screening."}
+        refused && {text: refused.reasons.join(" "), lifts: (refused.state == :clearance) ? "Until the clearance or the consent that is missing is on record." : "Until a new screening says otherwise."}
       end
     end
   end

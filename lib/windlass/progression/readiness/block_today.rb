@@ -6,7 +6,7 @@ module Windlass
       BlockToday = Rule.new("block.today", :block,
         "unwell, wheezy, injured, alcohol, sedatives, no food for 16 hours or faint", "quiet breathing only") do |situation|
         said = TodaysQuestions::BARRING.slice(*situation.answers).values
-        {text: "Today: #{Words.list(said)}.", lifts: "A day without it."} if situation.holds? && said.any?
+        {text: "Today: #{Words.list(said)}.", lifts: "Until a day without it."} if situation.holds? && said.any?
       end
     end
   end

@@ -12,7 +12,7 @@ module Windlass
           past && {text: "Over-breathing #{(past.date == situation.date) ? "today" : "less than #{WATER_HOURS} hours ago"}: no water, no cold immersion.",
                    lifts: "Open #{situation.moment(past, WATER_HOURS)}, and not the same day."}
         elsif situation.over_breathing? && situation.answers.include?(TodaysQuestions::WATER)
-          {text: "Over-breathing is kept away from water, and water is planned today.", lifts: "A day without water."}
+          {text: "Over-breathing is kept away from water, and water is planned today.", lifts: "Until a day without water."}
         end
       end
       WATER_HOURS = 12

@@ -21,7 +21,7 @@ module Windlass
         next unless newest.seconds <= LIGHT_SHARE * median && median - newest.seconds >= LIGHT_S
 
         text = "Morning control pause #{Words.seconds(newest.seconds)}, usually #{Words.seconds(median)}: a light day."
-        situation.activity.strenuous? ? {state: :wait, text: "#{text} Nothing strenuous.", lifts: "A morning score as usual."} : {text: text, lifts: "A morning score as usual."}
+        situation.activity.strenuous? ? {state: :wait, text: "#{text} Nothing strenuous.", lifts: "Until a morning score is as usual again."} : {text: text, lifts: "Until a morning score is as usual again."}
       end
     end
   end
