@@ -143,7 +143,7 @@ RSpec.describe "Sessions", :web do
       submit(path, "#{path}/decision", {"effort" => "3", "symptoms" => ["lightheaded"], "seen" => "rest", "decided" => "accept"})
 
       submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/sessions")
-      expect([last_response.status, text]).to match [422, /Rest with quiet breathing. On 9 March 2026/]
+      expect([last_response.status, text]).to match [422, /Rest with quiet breathing. Until 9 March 2026/]
       clock.now = WebHelpers::NOON + 7 * 86_400
       expect(plan.to_dose).to eq({hold_s: 5, minutes: 5, sets: 2})
     end
