@@ -29,8 +29,9 @@ module Windlass
         ladder.cut || protocol.lacking(values) || "Not offered: its start passes a limit of this athlete's."
       end
 
+      # Its start: nothing above it is asked for here.
       def self.ladder(athlete, protocol, on, values, **bounds)
-        Progression::Ladder.new(protocol, values, **bounds, **athlete.to_bounds(on: on, values: values))
+        Progression::Ladder.new(protocol, values, most: 1, **bounds, **athlete.to_bounds(on: on, values: values))
       end
 
       def self.write(athlete, protocol, own, open, now)

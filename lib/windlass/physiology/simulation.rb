@@ -7,10 +7,12 @@ module Windlass
       # @param rested [Subject] a settled subject; it is copied, so one serves many runs
       # @param calibration [Calibration]
       # @param floor [Float] planning floor of saturation, 0.85-0.92
-      def initialize(rested, calibration:, floor: PLANNING_FLOOR)
+      # @param look_ahead [Boolean] beyond the planned end of each hold, for its urge and its floor
+      def initialize(rested, calibration:, floor: PLANNING_FLOOR, look_ahead: true)
         @rested = rested
         @calibration = calibration
         @floor = floor
+        @look_ahead = look_ahead
       end
 
       # @param segments [Enumerable<Timeline::Segment>]
@@ -41,7 +43,7 @@ module Windlass
         watch = HoldWatch.new(subject, threshold: threshold, floor: @floor)
         hold_watched(subject, watch, seconds, mets)
         ended = {pco2_end: subject.pco2, po2_end: subject.po2, sao2_min: watch.lowest_saturation}
-        look_ahead(subject, watch, LOOK_AHEAD_S - seconds, mets) unless watch.complete?
+        look_ahead(subject, watch, LOOK_AHEAD_S - seconds, mets) unless watch.complete? || !@look_ahead
         forecast(before.merge(ended), watch)
       end
 

@@ -19,13 +19,15 @@ module Windlass
       # @param from [Hash, nil] a dose to start from in place of the protocol's own
       # @param outlook [Outlook, nil] the gas model, where the athlete is known
       # @param guards [Array<#objection>] each may cut a rung and all above it
-      def initialize(protocol, measures, limits: {}, from: nil, outlook: nil, guards: [])
+      # @param most [Integer] rungs to climb; where only the start matters, 1
+      def initialize(protocol, measures, limits: {}, from: nil, outlook: nil, guards: [], most: MOST_RUNGS)
         @protocol = protocol
+        @most = most
         @outlook = outlook
         @guards = [*outlook, *guards]
         @limits = protocol.lacking(measures) ? {} : protocol.levers.to_h { |lever| [lever.key, lever.limit_for(measures, limits)] }
         start = protocol.lacking(measures) ? nil : from || protocol.start(measures)
-        @rungs = (offered?(start) ? climb(start) : []).freeze
+        @rungs = (offered?(start) ? cut_short(climb(start)) : []).freeze
         freeze
       end
 
@@ -50,7 +52,7 @@ module Windlass
       end
 
       # @return [Boolean] a forecast hold of this rung falls under the planning floor: buddy and oximeter are asked for
-      def care?(rung) = !@outlook.nil? && @outlook.care?(protocol, rungs[rung])
+      def care?(rung) = !@outlook.nil? && !@clear && @outlook.care?(protocol, rungs[rung])
 
       # @return [Integer, nil] the highest rung below with a shorter hold
       def shorter_hold_below(rung)
@@ -72,20 +74,25 @@ module Windlass
         rungs = []
         dose = start
         turn = 0
-        while dose && rungs.size < MOST_RUNGS
-          dose = @outlook ? @outlook.fitted(protocol, dose) : dose
-          break if (@cut = objection(dose))
-
-          rungs << dose
+        while dose && rungs.size < @most
+          rungs << (@outlook ? @outlook.fitted(protocol, dose) : dose)
           lever = next_lever(dose, turn) or break
-          dose = lever.stepped(dose)
+          dose = lever.stepped(rungs.last)
           turn = protocol.levers.index(lever) + 1
         end
         rungs
       end
 
-      def objection(dose)
-        @guards.each { |guard| (reason = guard.objection(protocol, dose)) && (return reason) }
+      # The first objection cuts a rung, and all above it. Rungs only get harder: where the model is at ease with the last
+      # one, it need not be asked about those below.
+      def cut_short(rungs)
+        @clear = !@outlook.nil? && @outlook.clear?(protocol, rungs.last)
+        guards = @clear ? @guards - [@outlook] : @guards
+        rungs.take_while { |dose| (@cut = objection(guards, dose)).nil? }
+      end
+
+      def objection(guards, dose)
+        guards.each { |guard| (reason = guard.objection(protocol, dose)) && (return reason) }
         nil
       end
 

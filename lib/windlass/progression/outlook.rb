@@ -6,6 +6,8 @@ module Windlass
     class Outlook
       # A rung on which a hold falls under this is cut, with all above it.
       CUT = 0.75
+      # So far above the floor a rung speaks for all those below it.
+      CLEAR = Physiology::PLANNING_FLOOR + 0.02
       # Of an uneventful maximal hold this much counts as shown, for so long.
       SHOWN_SHARE = 0.8
       SHOWN_DAYS = 56
@@ -48,6 +50,9 @@ module Windlass
         "The gas model forecasts oxygen under #{(CUT * 100).round} % in a hold."
       end
 
+      # @return [Boolean] no hold comes near the planning floor
+      def clear?(protocol, dose) = harmless?(protocol, dose) || lowest_saturation(protocol, dose) >= CLEAR
+
       def care?(protocol, dose) = !harmless?(protocol, dose) && lowest_saturation(protocol, dose) < Physiology::PLANNING_FLOOR
 
       private
@@ -74,7 +79,7 @@ module Windlass
         remember(:forecast, protocol, dose) do
           subject = rested(protocol.posture)
           calibration = Physiology::Calibration.from(subject, control_pause_s: nil)
-          holds = Physiology::Simulation.new(subject, calibration: calibration).run(protocol.compile(dose, subject.body).segments).holds
+          holds = Physiology::Simulation.new(subject, calibration: calibration, look_ahead: false).run(protocol.compile(dose, subject.body).segments).holds
           [holds.map(&:sao2_min).min || 1.0, holds.map(&:co2_washout).max || 0.0]
         end
       end

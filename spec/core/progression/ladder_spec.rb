@@ -108,6 +108,23 @@ RSpec.describe Windlass::Progression::Ladder do
       expect(lows.min).to be >= Windlass::Physiology::PLANNING_FLOOR
     end
 
+    # Without the short cut: every rung asked about by itself.
+    it "cuts and cares as if every rung were asked about, whoever it is, in every family" do
+      bodies = [body, body(posture: :seated, mass_kg: 110, age: 60), body(sex: :female, height_cm: 160, mass_kg: 52), *frail]
+      bodies.zip([60, 90, 180, 240, 120, 75]).each do |one, seconds|
+        Windlass::Protocols::ALL.each do |protocol|
+          outlook = described_class.new(one)
+          whole = Windlass::Progression::Ladder.new(protocol, measures(25, maximal_hold_s: seconds))
+          cut = Windlass::Progression::Ladder.new(protocol, measures(25, maximal_hold_s: seconds), outlook: outlook)
+          doses = whole.rungs.map { |dose| outlook.fitted(protocol, dose) }
+          kept = doses.take_while { |dose| outlook.objection(protocol, dose).nil? }
+
+          expect([protocol.id, cut.rungs.map { |dose| dose.except(*protocol.computed) }]).to eq [protocol.id, kept.map { |dose| dose.except(*protocol.computed) }]
+          expect((0..cut.top).map { |rung| cut.care?(rung) }).to eq(kept.map { |dose| outlook.care?(protocol, dose) })
+        end
+      end
+    end
+
     it "asks of deep-breath rounds without a model less than any model would allow" do
       protocol = Windlass::Protocols.find("deep-rounds")
       caps = frail.flat_map { |body| [20, 30].map { |breaths| protocol.fitted(protocol.start(measures).merge(breaths: breaths), body)[:cap_s] } }
