@@ -14,20 +14,31 @@ module Windlass
 
       # @return [Hash{Integer => Measures::Values}] what doses are computed from, by athlete
       def self.newest_values(athletes)
-        pauses = newest_control_pauses(athletes.map(&:id))
-        others = where(athlete_id: athletes.map(&:id), kind: %w[maximal_hold sustained_exhale]).order(:taken_at).index_by { |one| [one.athlete_id, one.kind] }
+        ids = athletes.map(&:id)
+        pauses = newest_control_pauses(ids)
+        others = newest_others(ids)
         athletes.to_h do |athlete|
           [athlete.id, values(athlete, pauses[athlete.id], others[[athlete.id, "maximal_hold"]], others[[athlete.id, "sustained_exhale"]])]
         end
       end
 
       def self.values(athlete, control_pause_s, maximal_hold, sustained_exhale)
-        shown = maximal_hold&.then { |one| one.to_kind.uneventful?(one.to_taken) }
+        shown = maximal_hold && Measures.kind("maximal_hold").uneventful?(maximal_hold)
         Measures::Values.new(control_pause_s: control_pause_s, control_pause_paused: athlete.control_pause_use == "paused",
-          maximal_hold_s: maximal_hold&.value, maximal_hold_shown_on: (maximal_hold.taken_at.getlocal.to_date if shown),
+          maximal_hold_s: maximal_hold&.value, maximal_hold_shown_on: (maximal_hold.taken_at.to_date if shown),
           sustained_exhale_beats: sustained_exhale&.value)
       end
-      private_class_method :values
+
+      # The newest maximal hold and sustained exhale of each.
+      # @return [Hash{Array(Integer, String) => Measures::Taken}] by athlete and kind
+      def self.newest_others(athlete_ids)
+        # SQLite takes the other columns from the row that has the maximum.
+        where(athlete_id: athlete_ids, kind: %w[maximal_hold sustained_exhale]).group(:athlete_id, :kind)
+          .pluck(:athlete_id, :kind, :value, :details, :taken_at, Arel.sql("max(taken_at)")).to_h do |id, kind, value, details, taken_at, _|
+            [[id, kind], Measures::Taken.new(value: value, details: details.transform_keys(&:to_sym), taken_at: taken_at.getlocal)]
+          end
+      end
+      private_class_method :values, :newest_others
 
       # @return [Hash{Integer => Float}] seconds of the newest valid control pause, by athlete
       def self.newest_control_pauses(athlete_ids)
