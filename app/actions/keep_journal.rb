@@ -16,14 +16,23 @@ module Windlass
           stored = session.journal_events.reload.map(&:to_core)
           write_rounds(session, Timeline::Replay.rounds(session.to_timeline, stored))
           write_state(session, stored, now)
-          learn(session, now) if session.over?
+          close(session, now) if session.over?
         end
         events.map { |event| event[:uuid] }
       end
 
-      def self.learn(session, now)
+      def self.close(session, now)
+        stand_lower(session)
         LearnFromLog.call(session.athlete, now: now)
         Propose.call(session)
+      end
+
+      # Who came back lower, and did it, stands there from now on.
+      def self.stand_lower(session)
+        return if session.lowered_to.nil? || !session.to_core.begun?
+
+        session.prescription.update!(dose: session.lowered_to, reduced: false)
+        session.update!(lowered_to: nil)
       end
 
       def self.insert(session, events, now)
@@ -55,7 +64,7 @@ module Windlass
         session.done_ms = events.map(&:at_ms).max
         session.save!
       end
-      private_class_method :learn, :insert, :write_rounds, :write_state
+      private_class_method :close, :stand_lower, :insert, :write_rounds, :write_state
     end
   end
 end

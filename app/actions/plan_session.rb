@@ -12,28 +12,30 @@ module Windlass
       def self.call(prescription, now:)
         raise Error, prescription.quiet_words if prescription.quiet?
 
-        ready = ready(prescription, now)
+        standing = standing(prescription, now)
+        ready = ready(prescription, standing, now)
         raise Error, ready.reasons.flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ") unless ready.go?
 
-        planned(prescription, ready, now) || create(prescription, ready, now)
+        planned(prescription, ready, now) || create(prescription, ready, standing, now)
       end
 
       # @return [Boolean] planned and not begun, and what was true then is not so now: a screening, a stop, an answer
       def self.outdated?(session, now:)
         return false unless session.state == "planned"
 
-        session.prescription.quiet? || !ready(session.prescription, now).go?
+        prescription = session.prescription
+        prescription.quiet? || !ready(prescription, standing(prescription, now), now).go?
       rescue Error
         true
       end
 
-      def self.ready(prescription, now)
-        situations = Situations.new([prescription.athlete], now: now)
-        values = situations.values(prescription.athlete)
-        standing = prescription.to_standing(on: now.to_date, values: values)
-        raise Error, prescription.to_protocol.lacking(values) || "The measures do not offer this protocol any more." if standing.nil?
+      def self.standing(prescription, now)
+        prescription.to_standing(on: now.to_date) or
+          raise Error, prescription.to_protocol.lacking(prescription.athlete.to_values) || "The measures do not offer this protocol any more."
+      end
 
-        situations.ready(prescription, standing)
+      def self.ready(prescription, standing, now)
+        Situations.new([prescription.athlete], now: now).ready(prescription, standing)
       end
 
       def self.planned(prescription, ready, now)
@@ -41,17 +43,19 @@ module Windlass
           .find { |session| session.to_dose == ready.dose }
       end
 
-      def self.create(prescription, ready, now)
+      # @param standing [Progression::Standing] where they stood; who comes back is put lower
+      def self.create(prescription, ready, standing, now)
         athlete = prescription.athlete
         protocol = prescription.to_protocol
         timeline = protocol.compile(ready.dose, athlete.to_body(on: now.to_date, posture: protocol.posture))
         forecast = Forecasts.of(athlete, timeline, on: now.to_date, posture: protocol.posture, trace: false)
         prescription.sessions.create!(account_id: athlete.account_id, athlete: athlete, uuid: SecureRandom.uuid,
           protocol: prescription.protocol, dose: ready.dose, rung: ready.standing.rung, reduced: ready.standing.reduced, light: ready.light?,
+          lowered_to: (ready.standing.dose if ready.standing.dose != standing.dose),
           segments: timeline.segments.map(&:to_h_plain), planned_at: now, local_date: now.to_date, posture: protocol.posture,
           forecast: forecast && Records::Session.forecast_columns(forecast), washout: forecast&.holds&.map(&:co2_washout)&.max)
       end
-      private_class_method :ready, :planned, :create
+      private_class_method :standing, :ready, :planned, :create
     end
   end
 end

@@ -66,6 +66,27 @@ RSpec.describe "The day before training", :web do
     expect([session.rung, session.to_dose]).to eq [2, rungs[2]]
     get("/")
     expect(text).to include "Start lower. 15 days since the last session of this. One rung lower."
+    expect(table.reload.dose["first_rest_s"]).to eq rungs[3][:first_rest_s]
+    events = journal(session)
+    Windlass::Actions::KeepJournal.call(session, events, now: clock.now)
+
+    clock.now += 86_400
+    expect(Windlass::Actions::PlanSession.call(table.reload, now: clock.now).to_dose).to eq rungs[2]
+    table.update!(dose: rungs[4])
+    Windlass::Actions::KeepJournal.call(session, events, now: clock.now)
+    expect(table.reload.dose["rounds"]).to eq rungs[4][:rounds]
+  end
+
+  it "keeps somebody on the smaller ladder on which they came back, and on their half where that is less" do
+    maximal_hold(120, at: clock.now - 80 * 86_400)
+    table, holds = %w[co2-table small-holds].map { |id| prescribe_for(id) }
+    [table, holds].each { |one| run_set(one, at: clock.now - 50 * 86_400) }
+    holds.update!(reduced: true, dose: holds.dose.merge("minutes" => 2.5))
+    run_set(table.reload)
+    clock.now += 86_400
+
+    expect(Windlass::Actions::PlanSession.call(table.reload, now: clock.now).to_dose).to include hold_s: 45, rounds: 6
+    expect(Windlass::Actions::PlanSession.call(holds.reload, now: clock.now).to_dose).to include minutes: 2.5
   end
 
   it "comes back from an illness three days after its last day" do

@@ -32,7 +32,7 @@ module Windlass
       def self.target(verdict, standing, evidence = nil)
         case verdict
         when :stop then standing.at(0)
-        when :rest then standing.at(standing.rung - REST_RUNGS)
+        when :rest then standing.lowered(REST_RUNGS)
         when :ease then eased(standing, evidence)
         when :advance then standing.at(standing.rung + (standing.reduced ? 0 : 1))
         else standing

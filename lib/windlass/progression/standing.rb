@@ -46,6 +46,9 @@ module Windlass
 
       def at(rung) = self.class.at(ladder, rung.clamp(0, ladder.top))
 
+      # So many rungs lower; half of the lowest rung is lower than any.
+      def lowered(rungs) = reduced ? self : at(rung - rungs)
+
       # @return [Boolean] some lever is harder than there
       def harder?(other) = protocol.levers.any? { |lever| lever.harder?(lever.value(dose), lever.value(other.dose)) }
 
@@ -58,7 +61,7 @@ module Windlass
 
     # A rung of which nothing else is known: the measures are missing that its dose would be computed from.
     BareRung = Value.define(:rung) do
-      def at(rung) = with(rung: [rung, 0].max)
+      def lowered(rungs) = with(rung: [rung - rungs, 0].max)
 
       def ladder = nil
 

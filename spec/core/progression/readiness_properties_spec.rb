@@ -18,10 +18,11 @@ RSpec.describe Windlass::Progression::Readiness do
   define_method(:random_situation) do |random|
     family = families.sample(random: random)
     values = measures(random.rand(4..60), maximal_hold_s: random.rand(40..300), sustained_exhale_beats: random.rand(8..40))
-    standing = core::Standing.of(family, values)
+    standing = core::Standing.of(family, values)&.at(random.rand(0..9))
+    standing = standing.at(0).halved if standing&.at(0)&.halvable? && random.rand < 0.2
     screen = Windlass::Screening::Screen.new(answered_on: today - random.rand(0..300), age: random.rand(10..80), guardian_consent_on: today - 10,
       conditions: conditions.sample([0, 0, 0, 1, 2].sample(random: random), random: random))
-    core::Situation.new(date: today, now: Time.new(2026, 3, 16, 13), activity: family, screen: screen, standing: standing&.at(random.rand(0..9)), measures: values,
+    core::Situation.new(date: today, now: Time.new(2026, 3, 16, 13), activity: family, screen: screen, standing: standing, measures: values,
       watcher: [nil, "Ada"].sample(random: random), answers: core::TodaysQuestions::ALL.keys.sample([0, 0, 1].sample(random: random), random: random),
       history: Array.new(random.rand(0..5)) { random_past(random, family) }, mornings: random_mornings(random),
       illness: [nil, nil, core::Illness.new(last_day: today - random.rand(0..20), chest: random.rand < 0.5)].sample(random: random))

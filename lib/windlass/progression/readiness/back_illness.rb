@@ -20,7 +20,7 @@ module Windlass
         elsif situation.activity.strenuous? && situation.date < calm_on
           {state: :wait, text: "Ill until #{Words.date(illness.last_day)}: nothing strenuous yet.", lifts: "Ready on #{Words.date(calm_on)}."}
         elsif situation.standing && (since.nil? || since.date <= illness.last_day)
-          {text: "Ill since the last session: start lower.", lifts: "Until a session is done.", standing: situation.standing.at(situation.standing.rung - ILLNESS_RUNGS)}
+          {text: "Ill since the last session: start lower.", lifts: "Until a session is done.", standing: situation.standing.lowered(ILLNESS_RUNGS)}
         end
       end
     end

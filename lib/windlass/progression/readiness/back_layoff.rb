@@ -10,7 +10,7 @@ module Windlass
 
       # The lowest rung of a ladder from smaller measures; of their own where that is easier still.
       def self.begun_anew(situation)
-        own = situation.standing.at(0)
+        own = situation.standing.lowered(situation.standing.rung)
         smaller = Standing.of(situation.activity, situation.measures.scaled(LAYOFF_SHARE))
         (smaller.nil? || smaller.harder?(own)) ? own : smaller
       end
@@ -30,7 +30,7 @@ module Windlass
           {text: "#{text} From the lowest rung of a smaller ladder; measure anew after two clean sessions.", lifts: "Until a session is done.",
            standing: begun_anew(situation)}
         else
-          {text: "#{text} #{(rungs == 1) ? "One rung" : "Two rungs"} lower.", lifts: "Until a session is done.", standing: situation.standing.at(situation.standing.rung - rungs)}
+          {text: "#{text} #{(rungs == 1) ? "One rung" : "Two rungs"} lower.", lifts: "Until a session is done.", standing: situation.standing.lowered(rungs)}
         end
       end
     end
