@@ -86,6 +86,14 @@ RSpec.describe "The day before training", :web do
     clock.now += 86_400
 
     expect(Windlass::Actions::PlanSession.call(table.reload, now: clock.now).to_dose).to include hold_s: 45, rounds: 6
+    get("/")
+    expect(text).not_to include "Measure anew"
+    run_set(table.reload)
+    get("/")
+    expect(page.css("section[aria-labelledby=missing]").text.split.join(" ")).to include "Carbon-dioxide table: back after a long time off, on a smaller ladder. Measure anew Maximal hold"
+    maximal_hold(110, at: clock.now - 3600)
+    get("/")
+    expect(text).not_to include "Measure anew"
     expect(Windlass::Actions::PlanSession.call(holds.reload, now: clock.now).to_dose).to include minutes: 2.5
   end
 

@@ -16,7 +16,7 @@ module Windlass
         end
 
         # @return [Array<Row>]
-        def rows = without_screening + lapsing + without_score + without_measure + without_offer
+        def rows = without_screening + lapsing + without_score + without_measure + back_for_long + without_offer
 
         private
 
@@ -56,6 +56,24 @@ module Windlass
 
         def without_measure
           @ground.prescriptions.select(&:quiet?).map { |one| control_pause(one.athlete, "#{one.name}: quiet breathing, until a new measure") }
+        end
+
+        # After a long time off the ladder begins lower than the old measure says; two sessions later it is measured anew.
+        SESSIONS_BACK = 2
+
+        def back_for_long
+          old = @ground.today - Progression::Readiness::LAYOFF_ANEW_DAYS
+          @ground.prescriptions.select { |one| smaller_ladder?(one, old) && one.sessions.run.where(local_date: old..).count >= SESSIONS_BACK }
+            .map { |one| row(one.athlete, "#{one.name}: back after a long time off, on a smaller ladder. Measure anew", "/athletes/#{one.athlete_id}/measures/maximal_hold/new", "Maximal hold") }
+        end
+
+        def smaller_ladder?(prescription, old)
+          return false unless prescription.to_protocol.needs.key?(:maximal_hold_s) && prescription.own_dose.nil?
+
+          values = @ground.situations.values(prescription.athlete)
+          standing = @ground.standing_of(prescription)
+          standing && (values.maximal_hold_shown_on.nil? || values.maximal_hold_shown_on < old) &&
+            standing.ladder.rungs.first != prescription.to_protocol.start(values)
         end
 
         # Prescribed once, and not offered any more: a measure changed, or a limit did.
