@@ -23,7 +23,7 @@ RSpec.describe "Today", :web do
       "Odd Falkenrath Small holds 14 holds of 4.5 s in 5 min, 2 sets a day Rung 1 of 5 · Set 1 of 2 Ask, run"
     ]
     expect(rows("missing")).to eq ["Odd Falkenrath No morning score yet Control pause"]
-    expect(rows("decide")).to eq ["Odd Falkenrath yesterday Ease 4 gasps: rounds 4 and 6 of set 1, rounds 4 and 6 of set 2. Decide"]
+    expect(rows("decide")).to eq ["Odd Falkenrath Small holds, yesterday Ease 4 gasps: rounds 4 and 6 of set 1, rounds 4 and 6 of set 2. Decide"]
   end
 
   it "puts what was stopped first, and asks nobody to train who may not" do

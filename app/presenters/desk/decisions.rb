@@ -7,7 +7,7 @@ module Windlass
       class Decisions
         DAYS = 14
 
-        Row = Value.define(:name, :athlete_id, :uuid, :when, :words, :verdict, :reason)
+        Row = Value.define(:name, :athlete_id, :uuid, :protocol, :when, :verdict, :reason)
         Stop = Value.define(:name, :athlete_id, :words)
 
         # @param ground [Ground]
@@ -33,7 +33,7 @@ module Windlass
 
         # The newest run session of each day without a decision, once the day's sets are done or the day is over.
         def undecided
-          open = Records::Session.run.undecided.in_order
+          open = Records::Session.run.undecided.in_order.includes(:prescription)
             .where(athlete_id: @ground.by_id.keys, local_date: (@ground.today - DAYS)..@ground.today)
           open.group_by { |session| [session.prescription_id, session.local_date] }.values
             .select { |sets| over?(sets) }.map(&:last)
@@ -45,14 +45,14 @@ module Windlass
         end
 
         def outdated
-          Records::Move.outdated.includes(:session).where(prescription_id: @ground.prescriptions.map(&:id)).map do |move|
+          Records::Move.outdated.includes(session: :prescription).where(prescription_id: @ground.prescriptions.map(&:id)).map do |move|
             row(move.session, move.verdict_now, "The log was edited; decided was #{move.decided}. #{move.reason_now}")
           end
         end
 
         def row(session, verdict, reason)
           Row.new(name: @ground.by_id[session.athlete_id].name, athlete_id: session.athlete_id, uuid: session.uuid,
-            when: @ground.near(session.local_date), words: session.to_protocol.in_words(session.to_dose), verdict: verdict.to_sym, reason: reason)
+            protocol: session.prescription.name, when: @ground.near(session.local_date), verdict: verdict.to_sym, reason: reason)
         end
       end
     end
