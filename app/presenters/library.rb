@@ -18,6 +18,11 @@ module Windlass
         def offered? = objection.nil?
       end
 
+      # A protocol of the coach's own, likewise.
+      Own = Value.define(:id, :name, :note, :words, :objection) do
+        def offered? = objection.nil?
+      end
+
       attr_reader :athlete, :discipline, :place
 
       # @param account [Records::Account]
@@ -48,10 +53,14 @@ module Windlass
 
       def places = Protocols::PLACES
 
-      # @return [Array<Records::OwnProtocol>]
-      def own = @own ||= @account.own_protocols.by_name.to_a.select { |one| shown.include?(one.to_protocol) }
-
-      def own_words(own) = "#{own.to_protocol.name}: #{own.to_protocol.in_words(own.to_dose)}"
+      # @return [Array<Own>]
+      def own
+        @own ||= @account.own_protocols.by_name.to_a.select { |one| shown.include?(one.to_protocol) }.map do |one|
+          family, dose = one.to_protocol, one.to_dose
+          Own.new(id: one.id, name: one.name, note: one.note, words: "#{family.name}: #{family.in_words(dose)}",
+            objection: athlete && objection(family, dose))
+        end
+      end
 
       private
 
@@ -67,7 +76,7 @@ module Windlass
 
       def entry(protocol)
         objection = athlete && objection(protocol)
-        dose = protocol.start(measures) || protocol.start(Nobody::MEASURES)
+        dose = starting_dose(protocol)
         fitted = protocol.fitted(dose, body)
         timeline = protocol.compile(fitted, body)
         Entry.new(protocol: protocol, dose: protocol.in_words(fitted), objection: objection, line: Miniature.new(timeline, body),
@@ -75,12 +84,15 @@ module Windlass
           prescribed: prescribed.include?(protocol.id))
       end
 
-      def objection(protocol)
-        refused = protocol.columns(protocol.start(measures) || protocol.start(Nobody::MEASURES)).map { |column| screen.finding(column, on: @today) }.find { |one| !one.allows? }
+      def starting_dose(protocol) = protocol.start(measures) || protocol.start(Nobody::MEASURES)
+
+      # @param from [Hash, nil] a dose in place of the family's own
+      def objection(protocol, from = nil)
+        refused = protocol.columns(from || starting_dose(protocol)).map { |column| screen.finding(column, on: @today) }.find { |one| !one.allows? }
         return refused.reasons.join(" ") if refused
         return "Only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless Actions::Prescribe.asked_for?(athlete, protocol)
 
-        Actions::Prescribe.objection(athlete, protocol, on: @today, values: measures)
+        Actions::Prescribe.objection(athlete, protocol, on: @today, values: measures, from: from)
       end
 
       def screen = @screen ||= athlete.to_screen(on: @today)

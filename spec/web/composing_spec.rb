@@ -44,6 +44,9 @@ RSpec.describe "Protocols", :web do
       expect(not_offered["Carbon-dioxide table"]).to include "Glaucoma or a hernia: needs a clinician's clearance."
       expect(not_offered["Loaded holds"]).to include "Glaucoma or a hernia: blocked."
       expect(not_offered.keys).not_to include("Small holds", "Hiss ladder", "Ratio breathing")
+      account.own_protocols.create!(name: "Thursday line", protocol: "co2-table", dose: co2_dose)
+      get("/protocols?athlete_id=#{athlete.id}")
+      expect(page.css(".family.not-offered").last.text).to match(/Thursday line.*needs a clinician's clearance/m)
     end
 
     it "prescribes from the measures; not without them, and not what no discipline asks for" do

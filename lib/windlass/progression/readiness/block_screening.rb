@@ -11,7 +11,7 @@ module Windlass
         besides = situation.activity.refusal(situation.screen, situation.measures)
         next {text: besides, lifts: "Nothing lifts it for now."} if refused.nil? && besides
 
-        refused && {text: refused.reasons.join(" "), lifts: (refused.state == :clearance) ? "Until the clearance or the consent that is missing is on record." : "Until a new screening says otherwise."}
+        refused && {text: refused.reasons.join(" "), lifts: (refused.state == :clearance) ? "Until the clearance or the consent that is missing is on record." : "Until the screening says otherwise."}
       end
     end
   end
