@@ -71,6 +71,8 @@ RSpec.describe Windlass::Cli do
     expect(library.map { |entry| entry[:id] }).to eq Windlass::Protocols::ALL.map(&:id)
     expect(library.flat_map { |entry| entry[:parameters] }).to all(include(:key, :words).and(include(:minimum, :maximum, :step).or(include(:choices))))
     expect(library.map { |entry| entry[:cautions] }).to all(be_any)
+    expect(library.find { |entry| entry[:id] == "co2-table" }[:levers]).to eq [{key: "first_rest_s", step: -10, harder: "down", limit: 60},
+      {key: "hold_s", step: 5, harder: "up", limit: "60 % of the maximal hold"}, {key: "rounds", step: 1, harder: "up", limit: 8}]
   end
 
   # Their answers stand in the page in part: every key that is there is as it is there.

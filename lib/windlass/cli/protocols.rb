@@ -16,15 +16,21 @@ module Windlass
         {id: protocol.id, name: protocol.name, also: protocol.also, goal: protocol.goal, column: protocol.column, trains: protocol.trains,
          cautions: protocol.cautions, places: protocol.places, disciplines: protocol.disciplines, needs: protocol.needs,
          parameters: protocol.parameters.map { |one| parameter(one) },
-         levers: protocol.levers.map { |lever| lever.to_h.slice(:key, :step, :harder) },
+         levers: protocol.levers.map { |lever| lever(lever) },
          clean_sessions: protocol.clean_sessions, strenuous: protocol.strenuous?, over_breathing: protocol.over_breathing?}
+      end
+
+      # A limit that the measures set is said in words.
+      def self.lever(lever)
+        limit = lever.limit.respond_to?(:call) ? lever.limit_words : lever.limit
+        lever.to_h.slice(:key, :step, :harder).merge(limit: limit, opens: (lever.opens unless lever.opens.empty?)).compact
       end
 
       def self.parameter(one)
         {key: one.key, words: one.words, unit: one.unit, minimum: one.range&.begin, maximum: one.range&.end, step: one.step,
          choices: one.choices&.keys, names: one.names, numbers: one.numbers, optional: one.optional || nil}.compact
       end
-      private_class_method :entry, :parameter
+      private_class_method :entry, :lever, :parameter
     end
   end
 end
