@@ -54,8 +54,6 @@ module Windlass
 
       def when = Dates.long(measure.taken_at.getlocal.to_date)
 
-      def value = kind.value_words(measure.value)
-
       # @return [Measures::Reading]
       def reading
         @reading ||= kind.read(measure.to_taken, Measures::ReadingContext.new(earlier: history[0...-1], maximal_hold_s: athlete.to_values.maximal_hold_s,
