@@ -2,7 +2,8 @@
 
 module Windlass
   module Protocols
-    # F10, deep-breath rounds: over-breathing, then a retention on empty lungs, under a cap that the gas model sets.
+    # F10, deep-breath rounds: over-breathing, then a retention, on empty lungs or on full ones, under a cap that the gas
+    # model sets.
     # Common practice, no source; the cap: docs/gas-model.md.
     class DeepRounds < Protocol
       BREATH_S = 3.2r
@@ -24,6 +25,7 @@ module Windlass
       parameter :cap_s, "hold, at most", :s, 5..90, step: 1, shapes: :hold
       parameter :recovery_hold_s, "recovery hold", :s, 10..20, step: 1
       parameter :rounds, "rounds", :rounds, 1..4, step: 1
+      parameter :retention, "retention", choices: {"empty" => "empty, then a recovery breath", "full" => "on one full breath"}, optional: true
 
       lever :rounds, step: 1, limit: 3
       lever :breaths, step: 5, limit: 30
@@ -41,7 +43,8 @@ module Windlass
 
       # @return [String] `2 rounds of 20 breaths, hold to the urge, 45 s at most`
       def in_words(dose)
-        "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:breaths], "breath")}, hold to the urge, #{Words.seconds(cap_s(dose))} at most"
+        "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:breaths], "breath")}, hold#{" full" if full?(dose)} to the urge, " \
+        "#{Words.seconds(cap_s(dose))} at most"
       end
 
       private
@@ -56,7 +59,9 @@ module Windlass
         before_holds(dose.merge(cap_s: cap_s)).map { |before| Physiology::Cap.seconds(body, before) }.min.floor
       end
 
-      # What comes before the empty hold of each round.
+      def full?(dose) = dose[:retention] == "full"
+
+      # What comes before the capped hold of each round.
       def before_holds(dose)
         segments = compile(dose).segments
         segments.each_index.select { |index| segments[index].until == :cap }.map { |index| segments.take(index) }
@@ -66,16 +71,25 @@ module Windlass
         line.within(phase: :work) do
           dose[:breaths].times do |number|
             line.inhale(BREATH_S / 2, to: :big, cue: "In, fully: #{number + 1} of #{dose[:breaths]}")
-            line.exhale(BREATH_S / 2, to: :passive, cue: (number + 1 == dose[:breaths]) ? "Out, and stay" : "Out, let it fall")
+            line.exhale(BREATH_S / 2, to: :passive, cue: (number + 1 == dose[:breaths]) ? full?(dose) ? "Out, the last" : "Out, and stay" : "Out, let it fall")
           end
-          line.hold(cap_s(dose), until: :cap, cue: "Hold, empty, to the urge")
-          line.inhale(3, to: :full, cue: "One recovery breath in")
-          line.hold(dose[:recovery_hold_s], cue: "Hold, full")
+          full?(dose) ? hold_full(line, dose) : hold_empty(line, dose)
         end
         line.within(phase: :rest) do
           line.exhale(3, to: :passive, cue: "Out, and breathe naturally")
           line.breathe(REST_S - 3, cue: "Breathe naturally")
         end
+      end
+
+      def hold_empty(line, dose)
+        line.hold(cap_s(dose), until: :cap, cue: "Hold, empty, to the urge")
+        line.inhale(3, to: :full, cue: "One recovery breath in")
+        line.hold(dose[:recovery_hold_s], cue: "Hold, full")
+      end
+
+      def hold_full(line, dose)
+        line.inhale(3, to: :full, cue: "One full breath in")
+        line.hold(cap_s(dose), until: :cap, cue: "Hold, full, to the urge")
       end
     end
   end

@@ -129,6 +129,17 @@ RSpec.describe "The families" do
       expect(line.total_ms / 60_000.0).to be_within(1.5).of(15)
     end
 
+    it "holds on one full breath in the other form, capped too" do
+      full = protocol.fitted(dose.merge(retention: "full", cap_s: nil), body)
+      line = protocol.compile(full)
+      lying = Windlass::Physiology::Model.new(body(posture: :lying)).forecast(line.segments)
+
+      expect(line.holds.map { |place| [place.segment.until, place.segment.seconds] }).to eq [[:cap, full[:cap_s]]] * 3
+      expect(line.segments.each_cons(2).select { |_, hold| hold.hold? }.map { |before, _| before.level }).to eq [:full] * 3
+      expect(full[:cap_s]).to eq [90, (0.9 * lying.holds.map { |hold| hold.floor_s || 600 }.min).floor].min
+      expect(protocol.in_words(full)).to eq "3 rounds of 30 breaths, hold full to the urge, #{Windlass::Words.seconds(full[:cap_s])} at most"
+    end
+
     it "carries the model's cap: under every floor of its own rounds, whole seconds, never raised by a dose" do
       cap_s = protocol.fitted(dose, body)[:cap_s]
       lying = Windlass::Physiology::Model.new(body(posture: :lying))
