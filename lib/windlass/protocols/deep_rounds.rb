@@ -71,7 +71,7 @@ module Windlass
         line.within(phase: :work) do
           dose[:breaths].times do |number|
             line.inhale(BREATH_S / 2, to: :big, cue: "In, fully: #{number + 1} of #{dose[:breaths]}")
-            line.exhale(BREATH_S / 2, to: :passive, cue: (number + 1 == dose[:breaths]) ? full?(dose) ? "Out, the last" : "Out, and stay" : "Out, let it fall")
+            line.exhale(BREATH_S / 2, to: :passive, cue: (number + 1 == dose[:breaths]) ? last_out(dose) : "Out, let it fall")
           end
           full?(dose) ? hold_full(line, dose) : hold_empty(line, dose)
         end
@@ -80,6 +80,8 @@ module Windlass
           line.breathe(REST_S - 3, cue: "Breathe naturally")
         end
       end
+
+      def last_out(dose) = full?(dose) ? "Out, the last" : "Out, and stay"
 
       def hold_empty(line, dose)
         line.hold(cap_s(dose), until: :cap, cue: "Hold, empty, to the urge")
