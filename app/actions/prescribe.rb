@@ -12,7 +12,7 @@ module Windlass
 
         open = athlete.prescriptions.open.find_by(protocol: protocol.id)
         return open if open && !open.quiet? && own.nil?
-        raise Error, open.quiet_words if open&.quiet? && protocol.holds? && !measured_since?(athlete, open.quiet_since)
+        raise Error, open.quiet_words if open&.quiet? && !measured_anew?(open)
 
         write(athlete, protocol, own, open, now)
       end
@@ -36,20 +36,25 @@ module Windlass
 
       def self.write(athlete, protocol, own, open, now)
         values = athlete.to_values
-        objection = objection(athlete, protocol, on: now.to_date, values: values, from: own&.to_dose)
+        from = own ? own.to_dose : Records::Record.dose(open&.own_dose)
+        objection = objection(athlete, protocol, on: now.to_date, values: values, from: from)
         raise Error, objection if objection
 
-        standing = Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: own&.to_dose), 0)
+        standing = Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: from), 0)
         athlete.transaction do
           open&.update!(state: "ended", quiet_since: nil) if own
           (open && own.nil?) ? begin_anew(open, standing) : create(athlete, protocol, standing, own, now)
         end
       end
 
-      # What was waited for may be any measure that doses are computed from.
-      def self.measured_since?(athlete, moment)
-        athlete.measures.reload.any? do |measure|
-          measure.taken_at > moment && (measure.control_pause? ? measure.to_control_pause.valid? : measure.kind == "maximal_hold")
+      # What was waited for may be any measure that doses are computed from. Without holds there is nothing to wait for.
+      # @param prescription [Records::Prescription] that has fallen quiet
+      # @return [Boolean] it may begin anew
+      def self.measured_anew?(prescription)
+        return true unless prescription.to_protocol.holds?
+
+        prescription.athlete.measures.reload.any? do |measure|
+          measure.taken_at > prescription.quiet_since && (measure.control_pause? ? measure.to_control_pause.valid? : measure.kind == "maximal_hold")
         end
       end
 
@@ -62,7 +67,7 @@ module Windlass
         athlete.prescriptions.create!(account_id: athlete.account_id, protocol: protocol.id, dose: standing.dose,
           started_on: now.to_date, own_name: own&.name, own_dose: own&.dose)
       end
-      private_class_method :ladder, :write, :measured_since?, :begin_anew, :create
+      private_class_method :ladder, :write, :begin_anew, :create
     end
   end
 end

@@ -29,8 +29,11 @@ module Windlass
       def standing
         return @standing if defined?(@standing)
 
-        @standing = prescription.to_standing(on: today, values: values)
+        @standing = quiet? ? nil : prescription.to_standing(on: today, values: values)
       end
+
+      # Fallen quiet, and measured since.
+      def resumable? = quiet? && Actions::Prescribe.measured_anew?(prescription)
 
       # @return [Progression::Ready, nil] nil where nothing is offered
       def ready = @ready ||= standing && @situations.ready(prescription, standing)
@@ -49,7 +52,7 @@ module Windlass
       # Asking again may change it: what bars is said today, or nobody was named.
       ASKED_TODAY = %w[block.today block.water block.buddy].freeze
 
-      def askable? = !quiet? && (ready.go? || (ready.reasons.reject(&:go?).map(&:rule) - ASKED_TODAY).empty?)
+      def askable? = ready.go? || (ready.reasons.reject(&:go?).map(&:rule) - ASKED_TODAY).empty?
 
       # @return [Protocols::Protocol] for a day that is none for this
       def instead = Protocols.always_open
@@ -69,7 +72,7 @@ module Windlass
 
       # Why it is not there to be run at all.
       def hindrance
-        return prescription.quiet_words if quiet?
+        return resumable? ? "A new measure has been taken: it may begin anew, at the lowest rung." : prescription.quiet_words if quiet?
 
         return unless standing.nil?
 

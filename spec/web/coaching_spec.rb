@@ -43,6 +43,35 @@ RSpec.describe "Coaching", :web do
     expect(page.css("form.ask button.btn-primary").text).to include "run"
   end
 
+  it "begins anew after a stop that was cleared: first a new measure, then the lowest rung, and the way there is shown" do
+    prescription = give("small-holds")
+    prescription.update!(dose: prescription.to_standing(on: clock.now.to_date).ladder.rungs[3])
+    session = run_set(prescription)
+    Windlass::Actions::RateSession.call(session, {effort: 2, symptoms: ["blackout"], note: "", rounds: {}}, now: clock.now)
+    submit("/athletes/#{athlete.id}", "/suspensions/#{athlete.suspensions.sole.id}/clearance", clinician: "Dr Holt", cleared_on: clock.now.to_date.to_s)
+    get("/prescriptions/#{prescription.id}")
+    expect(text).to include "Quiet breathing for now, until a new measure has been taken."
+    expect(text).not_to match(/rung \d|holds of/i)
+    expect(page.at("main a.btn-primary")["href"]).to eq "/athletes/#{athlete.id}/control-pauses/new"
+
+    make_pause(athlete, 26, at: clock.now + 3600)
+    clock.now += 7200
+    get("/")
+    expect(page.css("section[aria-labelledby=missing] li").map { |row| row.text.split.join(" ") }).to include "Ines Aldaya Small holds: a new measure has been taken Begin anew"
+    submit("/prescriptions/#{prescription.id}", "/athletes/#{athlete.id}/prescriptions", protocol: "small-holds")
+    expect(prescription.reload).to have_attributes(state: "active", dose: {"hold_s" => 5, "minutes" => 5, "sets" => 2})
+  end
+
+  it "begins one of the coach's own anew from its own dose" do
+    maximal_hold(120, at: clock.now - 20 * 86_400)
+    mine = give("co2-table", own: own(small_table))
+    mine.fall_quiet(clock.now)
+    maximal_hold(118, at: clock.now + 60)
+
+    expect(give("co2-table").id).to eq mine.id
+    expect(Windlass::Records::Record.dose(mine.reload.dose)).to eq small_table
+  end
+
   it "keeps the dose that an athlete had under a coach's limit, where a new measure would start above it" do
     maximal_hold(100, at: clock.now - 40 * 86_400)
     table = give("co2-table")

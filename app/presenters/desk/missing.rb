@@ -55,7 +55,11 @@ module Windlass
         end
 
         def without_measure
-          @ground.prescriptions.select(&:quiet?).map { |one| control_pause(one.athlete, "#{one.name}: quiet breathing, until a new measure") }
+          @ground.prescriptions.select(&:quiet?).map do |one|
+            next row(one.athlete, "#{one.name}: a new measure has been taken", "/prescriptions/#{one.id}", "Begin anew") if Actions::Prescribe.measured_anew?(one)
+
+            control_pause(one.athlete, "#{one.name}: quiet breathing, until a new measure")
+          end
         end
 
         # After a long time off the ladder begins lower than the old measure says; two sessions later it is measured anew.

@@ -43,7 +43,7 @@ module Windlass
                     "warming" => "in right, out left (surya bhedana)", "cooling" => "in left, out right (chandra bhedana)"}.freeze
       HANDS = {left: "ring finger off the left", right: "thumb off the right"}.freeze
 
-      about id: "alternate-nostril", paced: true, name: "Alternate nostril", also: "nadi shodhana", goal: :calm, column: :breath, places: %i[chair],
+      about id: "alternate-nostril", name: "Alternate nostril", also: "nadi shodhana", goal: :calm, column: :breath, places: %i[chair], paced: true,
         trains: "An even breath through one side after the other, later narrowed, later with light retentions.",
         cautions: ["The first restoring breath decides: a jerk, a gasp or a loud breath means that the hold was too long.",
           "Locks are light, and let go before the breath out."]

@@ -9,8 +9,8 @@ module Windlass
       SUSPEND_S = 2
       OUT_S = 4
 
-      about id: "own-pace", paced: true, name: "Own-pace suspension", goal: :baseline, column: :retention, places: %i[chair mat], halves: :minutes,
-        by_minutes: true,
+      about id: "own-pace", name: "Own-pace suspension", goal: :baseline, column: :retention, places: %i[chair mat], halves: :minutes,
+        by_minutes: true, paced: true,
         trains: "Knowing what is comfortable: suspend full, suspend empty, each for as long as it stays easy.",
         cautions: ["One, two or three seconds are a fine baseline. Dizzy, or not today: long deep breathing in its place."]
 

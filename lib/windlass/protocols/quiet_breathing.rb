@@ -11,8 +11,8 @@ module Windlass
         "three-zone" => ["In: belly, then ribs, then chest", "Out: chest, ribs, belly"]
       }.freeze
 
-      about id: "quiet-breathing", paced: true, name: "Quiet breathing", goal: :calm, column: nil, places: %i[chair mat room], holds: false,
-        halves: :minutes,
+      about id: "quiet-breathing", name: "Quiet breathing", goal: :calm, column: nil, places: %i[chair mat room], holds: false,
+        halves: :minutes, paced: true,
         trains: "Slow, belly-led breathing: the way back from every hold, and always an allowed choice.",
         cautions: ["Whatever is comfortable: shorten the breath rather than strain for its length."]
 

@@ -4,7 +4,7 @@ module Windlass
   module Protocols
     # F8, ratio breathing: in, hold full, out, hold empty, in counts. Common practice, no source.
     class Ratio < Protocol
-      about id: "ratio", paced: true, name: "Ratio breathing", goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds,
+      about id: "ratio", name: "Ratio breathing", goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds, paced: true,
         trains: "An even, counted breath with short holds: four parts that keep their proportions.",
         cautions: ["Out of breath before the end of a count: shorten the count, not the ratio."]
 
