@@ -24,7 +24,7 @@ module Windlass
       def about
         set = session.sets_of_the_day.index { |one| one.id == session.id }
         sets = session.to_protocol.sets(session.to_dose)
-        [Dates.long(session.local_date), session.to_protocol.in_words(session.to_dose), ("set #{set + 1} of #{sets}" if set),
+        [Dates.long(session.local_date), session.to_protocol.in_words(session.to_dose), ("set #{set + 1} of #{sets}" if set && sets > 1),
           state].compact.join(" · ")
       end
 

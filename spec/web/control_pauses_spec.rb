@@ -26,6 +26,10 @@ RSpec.describe "Control pause", :web do
 
     expect(text).to include "Does not count as a control pause.", "Held past the signal"
     expect(athlete.to_values.control_pause_s).to be_nil
+    expect(page.css("main a.btn-primary").map(&:text)).to eq ["Take it again"]
+    keep(uuid: SecureRandom.uuid)
+    follow_redirect!
+    expect(page.css("main a.btn-primary").map(&:text)).to eq ["Protocols from it"]
   end
 
   it "makes one measure of a double click" do

@@ -60,6 +60,9 @@ module Windlass
           sentences: Readings.for(pause, context).map(&:words).freeze)
       end
 
+      # @return [Boolean] a dose may be computed from it
+      def counts? = verdict != :does_not_count
+
       def self.verdict_of(pause)
         return :does_not_count unless pause.valid?
 
