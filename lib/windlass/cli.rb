@@ -25,6 +25,8 @@ module Windlass
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2
+    # Characters of a fault; more says no more.
+    LONGEST_FAULT = 500
 
     # @param arguments [Array<String>]
     # @return [Integer] exit status
@@ -36,7 +38,7 @@ module Windlass
       stdout.puts(JSON.generate(command.call(text.scrub, options)))
       DONE
     rescue InvalidInput => error
-      stderr.puts(error.faults)
+      stderr.puts(error.faults.map { |fault| (fault.length > LONGEST_FAULT) ? "#{fault[0, LONGEST_FAULT]}…" : fault })
       WRONG_INPUT
     rescue Usage, SystemCallError => error
       stderr.puts(error.message, usage)
@@ -53,7 +55,7 @@ module Windlass
 
     def self.parse(arguments)
       name, *rest = arguments
-      command = COMMANDS.find { |one| name == one::NAME } or raise Usage, "#{name.inspect} is no command"
+      command = COMMANDS.find { |one| name == one::NAME } or raise Usage, "#{Error.shown(name)} is no command"
       options = {}
       files = []
       while (argument = rest.shift)

@@ -29,6 +29,12 @@ module Windlass
     # @return [String] `22 November 2026`
     def self.date(date) = date.strftime("%-d %B %Y")
 
+    # @return [String] `on 4 March 2026 at 17:30`: the first whole minute that is not before it
+    def self.moment(time)
+      minute = Time.at((time.to_r / 60).ceil * 60, in: time.utc? ? "UTC" : time.utc_offset)
+      "on #{date(minute.to_date)} at #{minute.strftime("%H:%M")}"
+    end
+
     # @return [String] `1 gasp`, `2 gasps`
     def self.count(number, one, many = "#{one}s") = "#{number} #{(number == 1) ? one : many}"
 

@@ -17,9 +17,28 @@ module Windlass
       def self.call(text, _options, today: Date.today)
         data = Formats::JsonInput.new("judge.schema.json").read(text)
         standing = Formats::Parts.standing(data, Formats::Parts.ladder(data))
-        session = Formats::Parts.session(data.fetch("session"), "session", "session", protocol: standing.protocol.id, dose: standing.dose)
+        dose = data.key?("dose") ? Formats::Parts.dose(data, standing.protocol) : standing.dose
+        session = Formats::Parts.session(data.fetch("session"), "session", "session", protocol: standing.protocol.id, dose: dose)
         refuse_future(session, today)
-        answer(Progression::Judge.judge(session, history: Formats::Parts.history(data, standing.protocol.id, standing.ladder), standing: standing))
+        history = Formats::Parts.history(data, standing.protocol.id, standing.ladder)
+        session, history = days(session, history)
+        answer(Progression::Judge.judge(session, history: history, standing: standing))
+      end
+
+      # Where a day is several sets, those of one day and one dose are one session.
+      # @return [Array(Progression::Session, Array<Progression::Session>)]
+      def self.days(session, history)
+        return [session, history] unless Windlass::Protocols.find(session.protocol).several_sets?
+
+        same, others = history.partition { |past| past.protocol == session.protocol && !past.dose.nil? }
+        today, before = same.reject { |past| past.id == session.id }.partition { |past| past.date == session.date && past.dose == session.dose }
+        merged = before.group_by { |past| [past.date, past.dose] }.values.map { |sets| one_day(sets) }
+        [one_day([*today, session]), merged + others]
+      end
+
+      def self.one_day(sets)
+        in_order = sets.uniq(&:id).sort_by(&:place_in_time)
+        Progression::Session.of_day(in_order).with(id: sets.last.id, rounds_planned: sets.map(&:rounds_planned).max)
       end
 
       def self.refuse_future(session, today)
@@ -30,9 +49,10 @@ module Windlass
 
       def self.answer(verdict)
         {verdict: verdict.verdict, rung: verdict.target&.rung, reduced: verdict.target&.reduced || nil, clean: verdict.clean,
-         reasons: verdict.reasons.map { |reason| reason.to_h.slice(:rule, :text) }}.reject { |key, value| key == :reduced && value.nil? }
+         resting_until: verdict.resting_until, reasons: verdict.reasons.map { |reason| reason.to_h.slice(:rule, :text) }}
+          .reject { |key, value| %i[reduced resting_until].include?(key) && value.nil? }
       end
-      private_class_method :refuse_future, :answer
+      private_class_method :days, :one_day, :refuse_future, :answer
     end
   end
 end

@@ -16,7 +16,9 @@ module Windlass
         data = Formats::JsonInput.new("plan.schema.json").read(text)
         protocol = Formats::Parts.protocol(data)
         dose = dose(data, protocol)
-        compiled = protocol.compile(dose, Formats::Parts.posed_body(data, protocol.posture) || Physiology::REFERENCE_BODY)
+        body = Formats::Parts.posed_body(data, protocol.posture)
+        compiled = protocol.compile(dose, body || Physiology::REFERENCE_BODY)
+        compiled = protocol.bounded(compiled, dose, body) if body
         forecast = Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments)
         {protocol: protocol.id, dose: dose, seconds: Numbers.plain(compiled.total_ms/1000r),
          segments: compiled.segments.map(&:to_h_plain), holds: forecast&.holds&.map(&:to_h)}
@@ -26,8 +28,11 @@ module Windlass
         return Formats::Parts.standing(data, Formats::Parts.ladder(data, protocol)).dose unless data.key?("dose")
         raise InvalidInput, ["rung: comes with a dose; allowed: the one or the other"] if data.key?("rung")
 
-        dose = Formats::Parts.dose(data, protocol)
-        data["athlete"] ? protocol.fitted(dose, Formats::Parts.body(data["athlete"])) : dose
+        fitted = protocol.fitted(Formats::Parts.dose(data, protocol), Formats::Parts.posed_body(data, nil))
+        objection = protocol.objection(fitted)
+        raise InvalidInput, ["dose: #{objection}"] if objection
+
+        fitted
       end
       private_class_method :dose
     end

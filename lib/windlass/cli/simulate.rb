@@ -29,7 +29,7 @@ module Windlass
         seconds = Float(typed, exception: false)
         return seconds if seconds && INTERVAL_S.cover?(seconds)
 
-        raise Usage, "--trace: #{typed.inspect} is not allowed; allowed: #{INTERVAL_S.begin} to #{INTERVAL_S.end} seconds"
+        raise Usage, "--trace: #{Error.shown(typed)} is not allowed; allowed: #{INTERVAL_S.begin} to #{INTERVAL_S.end} seconds"
       end
       private_class_method :interval
     end

@@ -26,7 +26,7 @@ module Windlass
       # @raise [InvalidInput]
       def read(text)
         data = parse(text)
-        found = faults(data)
+        found = endless(data) || faults(data)
         raise InvalidInput, found.map { |path, wrong| "#{path}: #{wrong}" } if found.any?
 
         data
@@ -47,6 +47,15 @@ module Windlass
         data.is_a?(Hash) ? data : raise(InvalidInput, ["input: #{shown(data)} is not allowed; allowed: a JSON object"])
       rescue JSON::ParserError => error
         raise InvalidInput, ["input: is not JSON (#{error.message.lines.first.to_s.strip[0, 120]})"]
+      end
+
+      # JSON knows no bounds for a number; what is beyond all of Ruby's is none.
+      def endless(value, path = "")
+        case value
+        when Float then [[path, "is not a number that can be reckoned with"]] unless value.finite?
+        when Hash then value.lazy.filter_map { |key, inner| endless(inner, [path, key[0, SHOWN]].reject(&:empty?).join(".")) }.first
+        when Array then value.each_with_index.lazy.filter_map { |inner, index| endless(inner, "#{path}[#{index}]") }.first
+        end
       end
 
       # Before anything else: holding each of a hundred thousand entries against the schema would take minutes.

@@ -10,9 +10,11 @@ module Windlass
       BODY_KEYS = %w[sex age height_cm mass_kg vital_capacity_l posture thrift barometric_mmhg haemoglobin_g_l].freeze
       MEASURE_KEYS = %w[control_pause_s control_pause_paused maximal_hold_s sustained_exhale_beats].freeze
 
-      # @return [Physiology::Body]
-      def self.body(athlete)
-        Physiology::Body.new(**athlete.slice(*BODY_KEYS).transform_keys(&:to_sym))
+      # @param posture [Symbol, nil] in place of the athlete's own
+      # @return [Physiology::Body] one that has room to breathe in every posture: sooner or later each is asked about
+      def self.body(athlete, posture = nil)
+        body = Physiology::Body.new(**athlete.slice(*BODY_KEYS).transform_keys(&:to_sym))
+        %i[seated lying].to_h { |one| [one, body.with(posture: one)] }.fetch(posture, body)
       rescue InvalidValue => error
         raise InvalidInput, ["athlete.vital_capacity_l: #{error.message}"]
       end
@@ -21,7 +23,7 @@ module Windlass
       # @return [Physiology::Body, nil] nil where no athlete is given
       def self.posed_body(data, posture)
         athlete = data["athlete"] or return
-        (posture && !athlete.key?("posture")) ? body(athlete).with(posture: posture) : body(athlete)
+        body(athlete, athlete.key?("posture") ? nil : posture)
       end
 
       # @return [Physiology::Model, nil] nil where no athlete is given
@@ -50,8 +52,19 @@ module Windlass
         unknown = limits.keys - protocol.levers.flat_map { |lever| [lever.key, *lever.opens.keys] }
         raise InvalidInput, unknown.map { |key| "limits.#{key}: is not known here" } if unknown.any?
 
-        Progression::Ladder.new(protocol, measures, limits: limits,
-          outlook: data["athlete"] && Progression::Outlook.new(body(data["athlete"]).with(posture: :seated)))
+        faults = limits.filter_map { |key, value| limit_fault(key, value, protocol.levers.any? { |lever| lever.key == key }) }
+        raise InvalidInput, faults if faults.any?
+
+        Progression::Ladder.new(protocol, measures, limits: limits, outlook: outlook(data))
+      end
+
+      # @return [Progression::Outlook, nil] nil where no athlete is given
+      def self.outlook(data) = data["athlete"] && Progression::Outlook.new(body(data["athlete"], :seated))
+
+      def self.limit_fault(key, value, lever)
+        return if lever ? value.is_a?(Numeric) : [true, false].include?(value)
+
+        "limits.#{key}: #{Error.shown(value)} is not allowed; allowed: #{lever ? "a number" : "true or false"}"
       end
 
       # @return [Progression::Standing]
@@ -70,9 +83,10 @@ module Windlass
         ladder.cut || ladder.protocol.lacking(measures) || "#{ladder.protocol.name} is not offered: its start passes a limit."
       end
 
-      # @return [Hash] a dose with symbols for keys
+      # @return [Hash] a dose with symbols for keys; what may be left out and is null is left out
       def self.dose(data, protocol)
-        dose = Protocols.dose(data.fetch("dose"))
+        optional = protocol.parameters.select(&:optional).map(&:key)
+        dose = Protocols.dose(data.fetch("dose")).reject { |key, value| value.nil? && optional.include?(key) }.freeze
         faults = protocol.faults(dose).map { |key, fault| "#{key}: #{fault}" } + Timeline::Breaks.faults(dose.fetch(:breaks, []))
         raise InvalidInput, faults.map { |fault| "dose.#{fault}" } if faults.any?
 
@@ -84,23 +98,58 @@ module Windlass
       def self.date(text, path)
         Date.iso8601(text)
       rescue Date::Error
-        raise InvalidInput, ["#{path}: #{text.inspect} is not allowed; allowed: a day such as 2026-03-02"]
+        raise InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: a day such as 2026-03-02"]
       end
 
+      # What the dose asks for is asked of the session, whatever it says itself: so many rounds, each of such a length.
       # @param index [Object] the id of a session that has none
+      # @param dose [Hash, nil] that was run; nil: not known
       # @return [Progression::Session]
       def self.session(given, path, index, protocol:, dose:)
-        rounds = given.fetch("rounds", []).map.with_index(1) { |round, number| round(round, number) }
+        light = given.fetch("light", false)
+        parts = Asked.of(protocol, dose, light)
+        rounds = given.fetch("rounds", []).map.with_index(1) { |round, number| round(round, number, parts) }
         Progression::Session.new(id: given.fetch("id", index), date: date(given.fetch("date"), "#{path}.date"), protocol: protocol,
           dose: dose, rounds: rounds, effort: given["effort"], symptoms: given.fetch("symptoms", []).map(&:to_sym),
-          rounds_planned: given.fetch("rounds_planned", rounds.size), seconds_done: given["seconds_done"],
-          light: given.fetch("light", false), ended_at: given["ended_at"] && Time.iso8601(given["ended_at"]),
+          rounds_planned: [given["rounds_planned"], parts ? parts.rounds : (rounds.size if given["rounds_planned"].nil?)].compact.max, seconds_done: given["seconds_done"],
+          light: light, ended_at: given["ended_at"] && moment(given["ended_at"], "#{path}.ended_at"),
           washout: given["washout_mmhg"])
       end
 
-      def self.round(given, number)
-        Progression::Round.new(number: number, target_s: given["target_s"], held_s: given["held_s"],
-          skipped: given.fetch("skipped", false), first_breath: given["first_breath"]&.to_sym, sao2_low: given["sao2_low"])
+      # @return [Time]
+      def self.moment(text, path)
+        Time.iso8601(text)
+      rescue ArgumentError
+        raise InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: a moment such as 2026-03-02T07:30:00Z"]
+      end
+
+      # The parts that a dose asks for.
+      # targets_s: of one set, in order; nil where a part ends at the urge, at comfort or at a cap.
+      Asked = Value.define(:rounds, :targets_s) do
+        # @return [Asked, nil] nil where the dose is not known
+        def self.of(protocol, dose, light)
+          return if dose.nil?
+
+          family = Protocols.find(protocol)
+          run = light ? family.lightened(dose) : dose
+          parts = family.compile(run).judged(family.judged)
+          new(rounds: family.rounds(run), targets_s: parts.map { |part| target_s(part) })
+        end
+
+        def self.target_s(part)
+          return if part.is_a?(Timeline::Compiled::Placed) && part.segment.open?
+
+          part.is_a?(Timeline::Compiled::Placed) ? part.segment.seconds : Rational(part.ms, 1000)
+        end
+        private_class_method :target_s
+
+        def target_s(number) = targets_s[(number - 1) % targets_s.size]
+      end
+
+      def self.round(given, number, asked)
+        Progression::Round.new(number: number, target_s: (asked && asked.targets_s.any?) ? asked.target_s(number) : given["target_s"], held_s: given["held_s"],
+          skipped: given.fetch("skipped", false), first_breath: given["first_breath"]&.to_sym, sao2_low: given["sao2_low"],
+          ribs: given["ribs"]&.to_sym, stream: given["stream"]&.to_sym)
       end
 
       # Sessions of the past: those of the asked protocol need a dose to be compared by, those of others do not.

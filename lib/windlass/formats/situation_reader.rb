@@ -13,16 +13,23 @@ module Windlass
         mornings = mornings(data)
         measures = measures(data, mornings.scores.reject { |pause| pause.taken_at.to_date > day })
         ladder = activity.is_a?(Protocols::Protocol) ? Parts.ladder(data, activity, measures) : nil
-        Progression::Situation.new(date: day, now: data["now"] && Time.iso8601(data["now"]), activity: activity,
-          standing: standing(data, ladder, measures), measures: measures, screen: screen(data),
-          stopped: data["stopped"], resting_until: data["resting_until"] && Parts.date(data["resting_until"], "resting_until"),
-          answers: answers(data), watcher: data["watcher"], mornings: mornings, context: context(data),
-          history: history(data, activity, ladder), illness: illness(data), forecast_washout: washout(data, ladder))
+        standing = standing(data, ladder, measures)
+        Progression::Situation.new(date: day, now: data["now"] && Parts.moment(data["now"], "now"), activity: activity,
+          standing: standing, measures: measures, screen: screen(data), **said(data), mornings: mornings, context: context(data),
+          history: history(data, activity, ladder), illness: illness(data), forecast_washout: washout(data, standing),
+          care: standing&.ladder&.care?(standing.rung) || false)
+      end
+
+      # What is said of the day, of stops and of rests.
+      def self.said(data)
+        {stopped: data["stopped"], cleared_on: day(data["cleared_on"], "cleared_on"), resting_until: day(data["resting_until"], "resting_until"),
+         answers: answers(data), watcher: data["watcher"], oximeter: data["oximeter"]}
       end
 
       # The newest valid morning score is the control pause, where none is given.
       def self.measures(data, scores)
         given = Parts.measures(data)
+        given = given.with(control_pause_paused: true) if data["control_pause_use"] == "paused"
         given.control_pause_s.nil? ? given.with(control_pause_s: scores.last&.seconds) : given
       end
 
@@ -37,7 +44,7 @@ module Windlass
       # Of a session that says nothing of its rounds only the day counts, and that it was.
       def self.history(data, activity, ladder)
         Parts.history(data, activity.id, ladder).zip(data.fetch("history", [])).map do |session, given|
-          given.key?("rounds") ? session : Progression::Outline.new(**session.to_h.slice(:id, :date, :protocol, :ended_at, :washout))
+          given.key?("rounds") ? session : Progression::Outline.new(**session.to_h.slice(:id, :date, :protocol, :ended_at, :washout, :symptoms))
         end
       end
 
@@ -50,7 +57,7 @@ module Windlass
       def self.screen(data)
         given = data.fetch("screen")
         unknown = given.fetch("conditions", []) - Screening::MATRIX.conditions.map { |one| one.id.to_s }
-        raise InvalidInput, unknown.map { |one| "screen.conditions: #{one.inspect} is not allowed; allowed: #{Screening::MATRIX.conditions.map(&:id).join(", ")}" } if unknown.any?
+        raise InvalidInput, unknown.map { |one| "screen.conditions: #{Error.shown(one)} is not allowed; allowed: #{Screening::MATRIX.conditions.map(&:id).join(", ")}" } if unknown.any?
 
         Screening::Screen.new(answered_on: day(given["answered_on"], "screen.answered_on"),
           age: given["age"] || data.dig("athlete", "age") || Screening::Ages::ADULT, conditions: given.fetch("conditions", []).map(&:to_sym),
@@ -85,13 +92,10 @@ module Windlass
         Progression::Illness.new(last_day: Parts.date(given.fetch("last_day"), "illness.last_day"), chest: given.fetch("chest", false))
       end
 
-      def self.washout(data, ladder)
-        return unless ladder&.offered_at_all? && data["athlete"]
-
-        dose = Parts.standing(data, ladder).dose
-        Progression::Outlook.new(Parts.body(data["athlete"]).with(posture: :seated)).strongest_washout(ladder.protocol, dose)
+      def self.washout(data, standing)
+        Parts.outlook(data)&.strongest_washout(standing.protocol, standing.dose) if standing&.dose
       end
-      private_class_method :activity, :measures, :standing, :history, :screen, :clearance, :day, :answers, :mornings, :context, :illness, :washout
+      private_class_method :activity, :measures, :standing, :history, :screen, :clearance, :day, :answers, :mornings, :context, :illness, :washout, :said
     end
   end
 end

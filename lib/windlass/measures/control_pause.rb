@@ -44,7 +44,7 @@ module Windlass
     FIRST_BREATHS = {calm: "as calm as the one before", deeper: "deeper, or bigger breaths after it", gasp: "a gasp"}.freeze
 
     # Common practice, no source.
-    PLAUSIBLE_S = (3..90)
+    PLAUSIBLE_S = DOSING_S
     Band = Value.define(:id, :below_s, :words)
     BANDS = [
       Band.new(id: :very_short, below_s: 10, words: "very short"),

@@ -2,15 +2,21 @@
 
 module Windlass
   module Measures
+    # A drop to this share of the recent median asks for a light day, if it is this many seconds too.
+    DROP_SHARE = 3/4r
+    DROP_S = 3
+
+    # @return [Boolean] exact: 9.3 is three quarters of 12.4
+    def self.dropped?(seconds, median)
+      fell = Numbers.exact(median) - Numbers.exact(seconds)
+      Numbers.exact(seconds) <= DROP_SHARE * Numbers.exact(median) && fell >= DROP_S
+    end
+
     # What a coach says of a control pause, in order of urgency. Each answers a sentence or nothing.
     # Common practice, no source.
     module Readings
       # A score as long as this from somebody untrained who sleeps badly is a warning.
       LONG_S = 40
-
-      # A drop to this share of the recent median asks for a light day, if it is this many seconds too.
-      DROP_SHARE = 0.75
-      DROP_S = 3
 
       Reading = Value.define(:id, :applies, :words)
 
@@ -43,10 +49,7 @@ module Windlass
       # @return [Array<Reading>] those that apply
       def self.for(pause, context) = ALL.select { |reading| reading.applies.call(pause, context) }
 
-      def self.dropped?(pause, context)
-        baseline = context.baseline_s or return false
-        pause.seconds <= DROP_SHARE * baseline && baseline - pause.seconds >= DROP_S
-      end
+      def self.dropped?(pause, context) = !context.baseline_s.nil? && Measures.dropped?(pause.seconds, context.baseline_s)
       private_class_method :dropped?
     end
 

@@ -2,6 +2,9 @@
 
 module Windlass
   module Measures
+    # No dose is computed from a control pause outside this: it is measured anew rather than believed. Common practice, no source.
+    DOSING_S = (3..90)
+
     # What the measures are called where one is missing.
     NAMES = {control_pause_s: "a valid control pause", maximal_hold_s: "a maximal hold", sustained_exhale_beats: "a sustained exhale"}.freeze
 

@@ -15,14 +15,24 @@ module Windlass
       alias_method :once_a_day?, :once_a_day
       alias_method :watched?, :watched
 
-      # What the table of conditions can't say.
-      # @return [String, nil] why it is not for this athlete
-      def refusal(screen, measures)
-        return "Not under #{least_age} years." if screen.age < least_age
+      # What has no dose is judged by nobody; that it ran is enough.
+      def holds_in?(_dose) = holds
 
+      def judged_by_minutes?(_dose) = true
+
+      def judged = :holds
+
+      # What the table of conditions can't say.
+      # @return [Array<Screening::Refusal>] why it is not for this athlete
+      def refusals(screen, measures)
         pause_s = measures&.control_pause_s
-        "Not with a control pause under #{least_control_pause_s} s." if pause_s && pause_s < least_control_pause_s
+        [(Screening::Ages.too_young(least_age) if screen.age < least_age),
+          (too_short if pause_s && pause_s < least_control_pause_s)].compact
       end
+
+      private
+
+      def too_short = Screening::Refusal.new(state: :blocked, text: "Not with a control pause under #{least_control_pause_s} s.", lifts: "Until a control pause of #{least_control_pause_s} s or more.")
     end
 
     MAXIMAL_TEST = Activity.new(id: "maximal-test", name: "A maximal hold", column: :tables, strenuous: true, watched: true,

@@ -12,13 +12,20 @@ module Windlass
 
       def rounds = session.rounds
 
+      # @return [String] what is judged, part by part
+      def part = sounded? ? "exhale" : "hold"
+
       def gasps = breaths(:gasp)
 
       def deeper = breaths(:deeper)
 
       def short = rounds.select(&:short?)
 
-      def over = rounds.select(&:over?)
+      # A sounded exhale that went on is no hold that was pushed.
+      def over = sounded? ? [] : rounds.select(&:over?)
+
+      # Sounded exhales whose ribs fell in, or whose stream flickered.
+      def uneven = rounds.select(&:uneven?)
 
       def stops = session.symptoms & Symptoms::STOPS.keys
 
@@ -33,26 +40,29 @@ module Windlass
 
       # Lowest oximeter readings that ease: under 75 %, or under the planning floor after over-breathing.
       def low_saturations
-        limit = Protocols.find(session.protocol).over_breathing? ? Physiology::PLANNING_FLOOR : 0.75
+        limit = session.over_breathed ? Physiology::PLANNING_FLOOR : 0.75
         rounds.select { |round| round.sao2_low && round.sao2_low < limit }
       end
 
       # Of the minutes of a session without holds this much is enough.
-      ENOUGH_SHARE = 0.9
+      ENOUGH_SHARE = 9/10r
 
-      # @return [Array<String>] what is missing for a whole session
+      # @return [Array<String>] what is missing for a whole session, each with its place
       def missing
-        [
-          minutes_missing,
-          ("#{rounds.size} of #{Words.count(session.rounds_planned, "round")} done" if rounds.size < session.rounds_planned),
-          counted(rounds.select(&:skipped), "hold", "skipped"),
-          ("effort not noted" if effort.nil?),
-          counted(rounds.select { |round| !round.skipped && round.held_s.nil? }, "held time", "not noted"),
-          counted(rounds.select { |round| round.held? && round.first_breath.nil? }, "first breath", "not noted")
+        @missing ||= [
+          minutes_missing, rounds_missing, effort_missing,
+          counted(rounds.select(&:left_out?), part, "left out"),
+          counted(rounds.select { |round| !round.skipped && round.held_s.nil? }, sounded? ? "length" : "held time", "not noted"),
+          counted(unknown_breaths, "first breath", "not noted")
         ].compact
       end
 
+      # @return [Array<Round>] held, asked about, and nobody said how the breath after it was
+      def unknown_breaths = rounds.select { |round| round.held? && round.first_breath.nil? && asked?(round) }
+
       def mostly_deeper? = deeper.size * 2 > rounds.count(&:first_breath)
+
+      def mostly_uneven? = uneven.size * 2 > rounds.count { |round| round.ribs || round.stream }
 
       def hard? = !effort.nil? && effort >= 8
 
@@ -60,7 +70,9 @@ module Windlass
       def troubled? = gasps.any? || short.any? || hard?
 
       def clean?
-        session.begun? && missing.empty? && !troubled? && over.empty? && !mostly_deeper? && stops.empty? &&
+        return @clean if defined?(@clean)
+
+        @clean = session.counts? && missing.empty? && !troubled? && over.empty? && !mostly_deeper? && !mostly_uneven? && stops.empty? &&
           easing_symptoms.empty? && low_saturations.empty?
       end
 
@@ -77,18 +89,43 @@ module Windlass
 
       private
 
-      def minutes_missing
-        return unless Protocols.find(session.protocol).by_minutes?
+      def sounded? = protocol.judged == :sounds
 
-        planned = Protocols.find(session.protocol).seconds(session.dose)
+      def protocol = @protocol ||= session.activity
+
+      def minutes_missing
+        return unless session.by_minutes?
+
+        planned = protocol.seconds(session.dose)
         done = session.seconds_done.to_f
         "#{Words.length(done)} of #{Words.length(planned)} done" if done < ENOUGH_SHARE * planned
+      end
+
+      def rounds_missing
+        "#{rounds.size} of #{Words.count(session.rounds_planned, part)} done" if rounds.size < session.rounds_planned
+      end
+
+      def effort_missing
+        return if effort
+        return "effort not noted" if session.unrated_sets.empty?
+
+        "effort of #{(session.unrated_sets.size == 1) ? "set" : "sets"} #{Words.list(session.unrated_sets)} not noted"
+      end
+
+      # Whether a first breath is asked for after this hold: the family says where.
+      def asked?(round)
+        case protocol.first_breath
+        when :hold then true
+        when :never then false
+        when :end then round.number == rounds.select { |one| one.set == round.set }.map(&:number).max
+        else (@asked ||= protocol.asked_after(session.dose)).include?(round.number)
+        end
       end
 
       def breaths(kind) = rounds.select { |round| round.first_breath == kind }
 
       def counted(faults, one, what)
-        "#{Words.count(faults.size, one)} #{what}" if faults.any?
+        "#{Words.count(faults.size, one)} #{what} (#{where(faults)})" if faults.any?
       end
     end
   end

@@ -4,7 +4,8 @@ module Windlass
   module Progression
     # A judged session: the strongest verdict, every reason that fired, and where it leads.
     # target is nil where quiet breathing and a new measure come next.
-    Verdict = Value.define(:verdict, :clean, :reasons, :from, :target) do
+    # resting_until: the first day after a rest.
+    Verdict = Value.define(:verdict, :clean, :reasons, :from, :target, :resting_until) do
       def stop? = verdict == :stop
     end
 
@@ -16,23 +17,34 @@ module Windlass
       # @return [Verdict]
       def self.judge(session, history:, standing:)
         record = Record.new(session, history, standing)
-        reasons = Rules::ALL.filter_map { |rule| rule.check(record) }
+        reasons = reasons(record)
         strongest = reasons.map(&:verdict).min_by { |verdict| VERDICTS.index(verdict) }
         Verdict.new(verdict: strongest, clean: record.evidence.clean?, reasons: reasons.freeze, from: standing,
-          target: Pawl.target(strongest, standing, record.evidence))
+          target: Pawl.target(strongest, standing, record.evidence), resting_until: (Pawl.rested_on(session.date) if strongest == :rest))
       end
+
+      # A false start never eases: a hold cut short within the first round is no failure of the dose.
+      def self.reasons(record)
+        fired = Rules::ALL.filter_map { |rule| rule.check(record) }
+        record.session.false_start? ? fired.reject { |reason| reason.verdict == :ease } : fired
+      end
+      private_class_method :reasons
     end
 
     # One tooth up, none, or down: where a verdict leads.
     module Pawl
-      # Rungs that a rest of seven days goes down.
+      # A rest takes so many days, and goes so many rungs down.
+      REST_DAYS = 7
       REST_RUNGS = 2
+
+      # @return [Date] the first day after a rest
+      def self.rested_on(date) = date + REST_DAYS
 
       # @return [Standing, nil] nil: quiet breathing, and a new measure
       def self.target(verdict, standing, evidence = nil)
         case verdict
         when :stop then standing.at(0)
-        when :rest then standing.lowered(REST_RUNGS)
+        when :rest then rested(standing, evidence)
         when :ease then eased(standing, evidence)
         when :advance then standing.at(standing.rung + (standing.reduced ? 0 : 1))
         else standing
@@ -47,7 +59,13 @@ module Windlass
         too_long = evidence && (evidence.gasps.any? || evidence.short.any?)
         standing.at((too_long && standing.ladder.shorter_hold_below(standing.rung)) || standing.rung - 1)
       end
-      private_class_method :eased
+
+      # A rest never leads to more than an ease would.
+      def self.rested(standing, evidence)
+        eased = eased(standing, evidence) or return
+        [standing.lowered(REST_RUNGS), eased].min_by { |one| [one.rung, one.reduced ? 0 : 1] }
+      end
+      private_class_method :eased, :rested
     end
   end
 end

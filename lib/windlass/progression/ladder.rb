@@ -10,6 +10,9 @@ module Windlass
 
       attr_reader :protocol, :rungs
 
+      # @return [Hash] what it was bounded by: limits, from, outlook, guards, as {#initialize} takes them
+      attr_reader :bounds
+
       # @return [String, nil] why it ends before its levers do, where a guard cut it
       attr_reader :cut
 
@@ -24,6 +27,7 @@ module Windlass
         @protocol = protocol
         @most = most
         @outlook = outlook
+        @bounds = {limits: limits, from: from, outlook: outlook, guards: guards}.freeze
         @guards = [*outlook, *guards]
         @limits = protocol.lacking(measures) ? {} : protocol.levers.to_h { |lever| [lever.key, lever.limit_for(measures, limits)] }
         start = protocol.lacking(measures) ? nil : from || protocol.start(measures)

@@ -19,9 +19,6 @@ module Windlass
         values.maximal_hold_s * SHOWN_SHARE if shown_on && shown_on > on - SHOWN_DAYS
       end
 
-      # Holds and breaths at rest no longer than this are harmless to every body, and not simulated.
-      HARMLESS_S = 12
-
       # @param body [Physiology::Body] seated
       # @param shown_s [Numeric, nil] full-lung hold at rest that the athlete has shown
       # @param memo [Hash] keeps what was simulated once: a ladder asks the same again and again
@@ -45,24 +42,26 @@ module Windlass
 
       # @return [String, nil] why this dose is not offered to this body
       def objection(protocol, dose)
-        return if harmless?(protocol, dose) || lowest_saturation(protocol, dose) >= CUT || shown?(protocol, dose)
+        unfit = protocol.objection(dose)
+        return unfit if unfit
+        return if lowest_saturation(protocol, dose) >= CUT || shown?(protocol, dose)
 
         "The gas model forecasts oxygen under #{(CUT * 100).round} % in a hold."
       end
 
-      # @return [Boolean] no hold comes near the planning floor
-      def clear?(protocol, dose) = harmless?(protocol, dose) || lowest_saturation(protocol, dose) >= CLEAR
+      # No hold of this rung comes near the planning floor, nor of any below it: a step makes holds longer, rests shorter or
+      # rounds more, and none of these lifts the lowest reading. Patterns that set the depth of their breaths are another
+      # matter: of those every rung is asked.
+      def clear?(protocol, dose)
+        !holding?(protocol, dose) || (!protocol.paced && protocol.objection(dose).nil? && lowest_saturation(protocol, dose) >= CLEAR)
+      end
 
-      def care?(protocol, dose) = !harmless?(protocol, dose) && lowest_saturation(protocol, dose) < Physiology::PLANNING_FLOOR
+      def care?(protocol, dose) = lowest_saturation(protocol, dose) < Physiology::PLANNING_FLOOR
 
       private
 
-      def harmless?(protocol, dose)
-        remember(:harmless, protocol, dose) do
-          segments = protocol.compile(dose).segments
-          segments.none? { |segment| segment.mets > Timeline::REST_METS || (segment.kind != :breathe && segment.seconds > HARMLESS_S) }
-        end
-      end
+      # Rungs may begin to hold on the way up.
+      def holding?(protocol, dose) = protocol.holds_in?(dose)
 
       # Dry holds at rest on full lungs, no longer than what was shown: warned about, not cut.
       def shown?(protocol, dose)
@@ -76,10 +75,13 @@ module Windlass
 
       # @return [Array(Float, Float)] lowest saturation, strongest washout
       def forecast(protocol, dose)
+        return [1.0, 0.0] unless holding?(protocol, dose)
+
         remember(:forecast, protocol, dose) do
           subject = rested(protocol.posture)
           calibration = Physiology::Calibration.from(subject, control_pause_s: nil)
-          holds = Physiology::Simulation.new(subject, calibration: calibration, look_ahead: false).run(protocol.compile(dose, subject.body).segments).holds
+          compiled = protocol.compile(dose, subject.body)
+          holds = Physiology::Simulation.new(subject, calibration: calibration, look_ahead: false).run(compiled.segments).holds
           [holds.map(&:sao2_min).min || 1.0, holds.map(&:co2_washout).max || 0.0]
         end
       end

@@ -2,31 +2,35 @@
 
 module Windlass
   module Progression
-    # What readiness asks of a session that is over. Needs protocol, washout and begun?.
+    # What readiness asks of a session that is over. Needs protocol, washout, counts? and ran?.
     module Past
       # @return [Protocols::Protocol, Activity]
       def activity = Progression.activity(protocol)
 
       def strenuous? = activity.strenuous?
 
-      # @return [Array] to sort by: the order of days, within one that of their ends
-      def place_in_time = [date, ended_at.to_f, id.to_s]
+      # @return [Array] to sort by: the order of days, within one that of their ends; an hour that is not known is the latest
+      def place_in_time = [date, ended_at ? ended_at.to_f : Float::INFINITY, id.to_s]
 
-      # Carbon dioxide was washed out, by what the protocol is or by what was forecast.
-      def over_breathed = begun? && (activity.over_breathing? || (!washout.nil? && washout >= Physiology::OVER_BREATHED_MMHG))
+      # Carbon dioxide was washed out, by what the protocol is or by what was forecast; whether anything was held is no matter.
+      def over_breathed = ran? && (activity.over_breathing? || (!washout.nil? && washout >= Physiology::OVER_BREATHED_MMHG))
     end
 
     # A session without its rounds, where only the day and the kind matter.
-    Outline = Value.define(:id, :date, :protocol, :ended_at, :washout, :begun) do
+    Outline = Value.define(:id, :date, :protocol, :ended_at, :washout, :counts, :ran, :symptoms) do
       include Past
 
-      # @param id [Object] unique among an athlete's sessions and tests
+      # @param id [Object] of the session or test
       # @param protocol [String] of the library, or an activity's
-      def initialize(id:, date:, protocol:, ended_at: nil, washout: nil, begun: true)
+      # @param counts [Boolean] it is a session: no false start, not discarded
+      # @param ran [Boolean] it ran at all
+      def initialize(id:, date:, protocol:, ended_at: nil, washout: nil, counts: true, ran: true, symptoms: [])
         super
       end
 
-      def begun? = begun
+      def counts? = counts
+
+      def ran? = ran
     end
   end
 end

@@ -20,8 +20,8 @@ module Windlass
         @session = session
         @standing = standing
         @evidence = Evidence.new(session)
-        @evidence_of = {session.id => @evidence}
-        @earlier = history.reject { |past| past.id == session.id || past.date > session.date }.uniq(&:id).sort_by(&:place_in_time)
+        @evidence_of = {session => @evidence}.compare_by_identity
+        @earlier = in_order(history.reject { |past| same?(past) || past.date > session.date })
       end
 
       def protocol = standing.protocol
@@ -29,7 +29,7 @@ module Windlass
       # Sessions on this rung without a break, this one last. Light days and those without a hold are passed over.
       def row
         @row ||= begin
-          same = @earlier.reverse.lazy.select { |past| past.protocol == session.protocol && !past.light && past.begun? }
+          same = @earlier.reverse.lazy.select { |past| past.protocol == session.protocol && !past.light && past.counts? }
           [*(session.light ? [] : [session]), *same.take_while { |past| protocol.same_dose?(past.dose, standing.dose) }].reverse
         end
       end
@@ -43,7 +43,7 @@ module Windlass
       def stepped_today?
         below = standing.ladder.rungs.take(standing.rung)
         @earlier.any? do |past|
-          past.date == session.date && past.protocol == session.protocol && below.any? { |dose| protocol.same_dose?(past.dose, dose) }
+          past.date == session.date && past.protocol == session.protocol && past.counts? && below.any? { |dose| protocol.same_dose?(past.dose, dose) }
         end
       end
 
@@ -90,7 +90,19 @@ module Windlass
 
       private
 
-      def evidence_of(past) = @evidence_of[past.id] ||= Evidence.new(past)
+      def same?(past) = past.id == session.id && past.protocol == session.protocol
+
+      # The order is that of time, and does not hang on how the list was written: of two that cannot be told apart in time
+      # the worse one is the later. What comes twice is taken once, as it came worst.
+      def in_order(sessions)
+        ties = sessions.group_by { |past| past.place_in_time.take(2) }.sort_by(&:first).map(&:last)
+        ties.flat_map { |tie| (tie.size > 1) ? tie.sort_by { |past| worse(past) } : tie }
+          .reverse.uniq { |past| [past.protocol, past.id] }.reverse
+      end
+
+      def worse(past) = [past.protocol, (past.protocol == session.protocol && evidence_of(past).clean?) ? 0 : 1, past.to_h.except(:id).inspect, past.id.to_s]
+
+      def evidence_of(past) = @evidence_of[past] ||= Evidence.new(past)
 
       def held_in_week(back)
         to = session.date - 7 * back

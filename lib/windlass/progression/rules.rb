@@ -21,6 +21,7 @@ module Windlass
         RepeatEffort,
         RepeatOver,
         RepeatDeeper,
+        RepeatUneven,
         RepeatCount,
         RepeatRamp,
         RepeatTop,

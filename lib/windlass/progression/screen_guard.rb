@@ -13,8 +13,7 @@ module Windlass
         finding = (protocol.columns(dose) - [protocol.column]).map { |column| screen.finding(column, on: on) }.reject(&:allows?).first
         return finding.reasons.first if finding
 
-        longest = protocol.column == :tables && Screening::Ages.longest_hold_s(screen.age, maximal_hold_s)
-        "Under #{Screening::Ages::ADULT} no hold is longer than half of the maximal one." if longest && protocol.longest_hold_s(dose) > longest
+        Screening::Ages.too_long(screen.age, protocol.longest_hold_s(dose), maximal_hold_s)&.text
       end
     end
   end

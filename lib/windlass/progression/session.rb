@@ -2,52 +2,66 @@
 
 module Windlass
   module Progression
-    # One hold as it was done. target_s is nil where a hold ends at the urge, at comfort or at a cap.
-    Round = Value.define(:number, :set, :target_s, :held_s, :skipped, :first_breath, :sao2_low) do
+    # One judged part as it was done: a hold, or in voice work a sounded exhale. target_s is nil where a hold ends at the
+    # urge, at comfort or at a cap.
+    Round = Value.define(:number, :set, :target_s, :held_s, :skipped, :first_breath, :sao2_low, :ribs, :stream) do
       # @param number [Integer] within its set
       # @param set [Integer, nil] which of the day's sets, where there are several
       # @param first_breath [Symbol, nil] :smooth, :deeper or :gasp; nil: not noted
       # @param sao2_low [Float, nil] lowest oximeter reading, 0..1
-      def initialize(number:, held_s:, set: nil, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil)
+      # @param ribs [Symbol, nil] of a sounded exhale, one of {RIBS}; nil: not noted
+      # @param stream [Symbol, nil] of a sounded exhale, one of {STREAMS}; nil: not noted
+      def initialize(number:, held_s:, set: nil, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil, ribs: nil, stream: nil)
         super
       end
 
       def held? = !skipped && !held_s.nil? && held_s > 0
 
+      # Nothing of it was done, though it was come to.
+      def left_out? = skipped || (!held_s.nil? && held_s.zero?)
+
       def short? = against_target { |target| held_s < 0.9 * target }
 
       def over? = against_target { |target| held_s > 1.1 * target }
+
+      # A sounded exhale whose ribs fell in, or whose stream was not even.
+      def uneven? = ribs == :dropped || stream == :flickering
 
       private
 
       def against_target = !target_s.nil? && !held_s.nil? && !skipped && yield(target_s)
     end
+    RIBS = %i[wide dropped].freeze
+    STREAMS = %i[even flickering].freeze
 
     # One session as the judge sees it. date is the local date of its start; light sessions neither count nor break a row.
-    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light, :ended_at, :washout) do
+    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light, :ended_at, :washout, :unrated_sets) do
       # @param effort [Numeric, nil] 0-10, category-ratio scale (Borg 1982, from memory)
       # @param symptoms [Array<Symbol>] of {Symptoms}
       # @param protocol [String] of the library, or an {Activity} besides
       # @param seconds_done [Numeric, nil] how long it ran
       # @param ended_at [Time, nil]
       # @param washout [Float, nil] the strongest that was forecast for it, mmHg
+      # @param unrated_sets [Array<Integer>] sets of the day whose effort nobody noted
       def initialize(id:, date:, protocol:, dose:, rounds:, effort: nil, symptoms: [], rounds_planned: rounds.size,
-        seconds_done: nil, light: false, ended_at: nil, washout: nil)
+        seconds_done: nil, light: false, ended_at: nil, washout: nil, unrated_sets: [])
         super
       end
 
       include Past
 
-      # A day's sets are one session: rounds in order, the hardest effort, every symptom.
+      # A day's sets are one session: rounds in order, the hardest effort, every symptom. False starts among them are none.
       # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start
       # @param name_sets [Boolean] say of each round which set it was in; of the past nobody asks
       # @param rounds_planned [Integer] what the dose asks of the whole day
       def self.of_day(sets, name_sets: true, rounds_planned: Protocols.find(sets.last.protocol).rounds(sets.last.dose))
-        rounds = (name_sets && sets.size > 1) ? named(sets) : sets.flat_map(&:rounds)
-        efforts = sets.map(&:effort)
-        sets.last.with(rounds: rounds, effort: efforts.include?(nil) ? nil : efforts.max,
-          symptoms: sets.flat_map(&:symptoms).uniq, light: sets.any?(&:light), rounds_planned: rounds_planned,
-          seconds_done: sets.filter_map(&:seconds_done).sum)
+        real = sets.reject(&:false_start?)
+        real = sets.last(1) if real.empty?
+        efforts = real.map(&:effort)
+        real.last.with(rounds: (name_sets && real.size > 1) ? named(real) : real.flat_map(&:rounds), effort: efforts.include?(nil) ? nil : efforts.max,
+          unrated_sets: (real.size > 1) ? (1..real.size).select { |number| efforts[number - 1].nil? } : [],
+          symptoms: real.flat_map(&:symptoms).uniq, light: real.any?(&:light), rounds_planned: rounds_planned,
+          washout: real.filter_map(&:washout).max, seconds_done: (real.sum { |set| set.seconds_done.to_f } if real.any?(&:seconds_done)))
       end
 
       def self.named(sets)
@@ -56,12 +70,33 @@ module Windlass
       private_class_method :named
 
       # @return [Boolean] something of it was done at all
-      def begun? = rounds.any?(&:held?) || (ACTIVITIES.include?(activity) || activity.by_minutes?) && seconds_done.to_f > 0
+      def begun? = rounds.any?(&:held?) || (by_minutes? && seconds_done.to_f > 0)
 
-      def holds? = Protocols.find(protocol).holds?
+      # @return [Boolean] no session: nothing was done, or it was left within the first round, and nothing came of it. What
+      #   left a mark (a symptom, a gasp, a low reading) is one all the same.
+      def false_start?
+        marks = symptoms.any? || rounds.any? { |round| round.first_breath == :gasp || round.sao2_low }
+        !marks && (!begun? || (!by_minutes? && rounds_planned > 1 && rounds.size <= 1 && rounds.all?(&:short?)))
+      end
 
-      # @return [Numeric] seconds held
-      def hold_seconds = rounds.select(&:held?).sum(&:held_s)
+      # @return [Boolean] it counts: in a row, as one of a day's
+      def counts? = begun? && !false_start?
+
+      # @return [Boolean] it ran, whether anything was held or not: walls go by this
+      def ran? = rounds.any?(&:held?) || seconds_done.nil? || seconds_done > 0
+
+      # @return [Boolean] without holds a dose is judged on its minutes
+      def by_minutes? = activity.judged_by_minutes?(dose)
+
+      def holds? = activity.holds_in?(dose)
+
+      # @return [Numeric] seconds held; of voice work, whose rounds are exhales, as much of its holds as was done of those
+      def hold_seconds
+        done = rounds.select(&:held?)
+        return done.sum(&:held_s) if activity.judged == :holds
+
+        (dose && rounds_planned > 0) ? activity.hold_seconds(dose) * [Rational(done.size, rounds_planned), 1].min : 0
+      end
     end
   end
 end

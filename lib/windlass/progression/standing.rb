@@ -66,6 +66,8 @@ module Windlass
       def ladder = nil
 
       def dose = nil
+
+      def reduced = false
     end
   end
 end

@@ -33,6 +33,7 @@ module Windlass
         Stage.new(words: "holding full and empty with locks", full: %i[throat root], empty: %i[root abdominal])
       ].freeze
       LAST_WITHOUT_LOCKS = STAGES.index(&:locks?) - 1
+      LAST_WITHOUT_RETENTION = STAGES.index(&:retention?) - 1
 
       # Side of the breath in, side of the breath out; a cycle goes through them in turn.
       FORMS = {
@@ -44,7 +45,7 @@ module Windlass
       HANDS = {left: "ring finger off the left", right: "thumb off the right"}.freeze
 
       about id: "alternate-nostril", name: "Alternate nostril", also: "nadi shodhana", goal: :calm, column: :breath, places: %i[chair], paced: true,
-        trains: "An even breath through one side after the other, later narrowed, later with light retentions.",
+        first_breath: :cycle, trains: "An even breath through one side after the other, later narrowed, later with light retentions.",
         cautions: ["The first restoring breath decides: a jerk, a gasp or a loud breath means that the hold was too long.",
           "Locks are light, and let go before the breath out."]
 
@@ -66,11 +67,16 @@ module Windlass
         end
       end
 
+      def holds_in?(dose) = !dose.to_h[:stage].nil? && STAGES.fetch(dose[:stage]).retention?
+
       # Retention is another column than breathing, and locks yet another.
       def columns(dose)
         stage = STAGES.fetch(dose[:stage])
-        [stage.retention? ? :retention : :breath, (:locks if stage.locks?)].compact
+        [stage.retention? ? :retention : :breath, (:locks if stage.locks?), (:over if Pace.over?(dose[:count_s], IN + OUT))].compact
       end
+
+      # On a light day nothing is held.
+      def lightened(dose) = super.merge(stage: [dose[:stage], LAST_WITHOUT_RETENTION].min).freeze
 
       # @return [String] `2 rounds of 2 cycles, open, 1 s a count`
       def in_words(dose)
@@ -82,7 +88,7 @@ module Windlass
 
       def starting_dose(_measures) = {stage: 0, cycles: 2, rounds: 2, count_s: 1}
 
-      def sides(dose) = FORMS.fetch(dose.fetch(:form, "left"))
+      def sides(dose) = FORMS.fetch(dose[:form] || "left")
 
       # A restoring breath follows every cycle.
       def cycle(line, dose)

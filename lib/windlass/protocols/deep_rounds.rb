@@ -9,8 +9,10 @@ module Windlass
       BREATH_S = 3.2r
       SETTLE_S = 120
       REST_S = 90
-      # Where no model has been asked: shorter than any that it computes.
-      UNASKED_CAP_S = 20
+      # Where no model has been asked: shorter than what it computes for the frailest bodies that it knows.
+      UNASKED_CAP_S = 10
+      # Less is no retention.
+      SHORTEST_S = 5
 
       about id: "deep-rounds", name: "Deep-breath rounds", goal: :tolerance, column: :over, places: %i[mat chair],
         needs: {control_pause_s: 0}, clean_sessions: 3, posture: :lying, over_breathing: true, computed: %i[cap_s],
@@ -22,7 +24,7 @@ module Windlass
         ]
 
       parameter :breaths, "deep breaths", :breaths, 10..40, step: 5, shapes: :breathing
-      parameter :cap_s, "hold, at most", :s, 5..90, step: 1, shapes: :hold
+      parameter :cap_s, "hold, at most", :s, SHORTEST_S..90, step: 1, shapes: :hold
       parameter :recovery_hold_s, "recovery hold", :s, 10..20, step: 1
       parameter :rounds, "rounds", :rounds, 1..4, step: 1
       parameter :retention, "retention", choices: {"empty" => "empty, then a recovery breath", "full" => "on one full breath"}, optional: true
@@ -35,10 +37,15 @@ module Windlass
         (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
       end
 
-      # The lowest cap of all rounds, down to whole seconds; never over what the dose says already.
+      # The lowest cap of all rounds, single changed ones among them, down to whole seconds; never over what the dose says
+      # already. Nobody known: the shortest.
       def fitted(dose, body)
-        cap_s = [dose[:cap_s], computed_cap_s(dose, body)].compact.min
+        cap_s = [dose[:cap_s], body ? computed_cap_s(dose, body) : UNASKED_CAP_S].compact.min
         dose.merge(cap_s: cap_s).freeze
+      end
+
+      def objection(dose)
+        "The gas model leaves no hold of #{SHORTEST_S} s after so much breathing." if dose[:cap_s] && dose[:cap_s] < SHORTEST_S
       end
 
       # @return [String] `2 rounds of 20 breaths, hold to the urge, 45 s at most`
@@ -51,7 +58,7 @@ module Windlass
 
       def starting_dose(_measures) = {breaths: 20, cap_s: nil, recovery_hold_s: 15, rounds: 2}
 
-      def cap_s(dose) = dose[:cap_s] || UNASKED_CAP_S
+      def cap_s(dose) = [dose[:cap_s] || UNASKED_CAP_S, 1].max
 
       # First with the cap of the first round, then of all with that one: a round leans on those before it.
       def computed_cap_s(dose, body)

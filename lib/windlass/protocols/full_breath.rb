@@ -9,7 +9,7 @@ module Windlass
 
       about id: "full-breath", name: "Full-breath drill", goal: :one_hold, column: :breath, places: %i[chair mat],
         disciplines: APNOEA + WAVES + VOICES, halves: :breaths, hold_key: :hold_s,
-        trains: "A full breath in three stages, taken slowly, and softness while it is kept.",
+        first_breath: :never, trains: "A full breath in three stages, taken slowly, and softness while it is kept.",
         cautions: ["Too tight: let a little out, swallow, or take less. Light-headed: less air, and slower."]
 
       parameter :hold_s, "hold", :s, 5..30, step: 1, shapes: :hold

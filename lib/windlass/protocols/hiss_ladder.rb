@@ -14,7 +14,7 @@ module Windlass
 
       about id: "hiss-ladder", name: "Hiss ladder", goal: :voice, column: :voice, places: %i[room chair], disciplines: VOICES,
         halves: :top_beats,
-        trains: "A quiet, steady stream of air while the ribs stay wide.",
+        first_breath: :never, judged: :sounds, trains: "A quiet, steady stream of air while the ribs stay wide.",
         cautions: ["The ribs do not drop; when they do, the rung is long enough. Dizzy: rest, and breathe small."]
 
       parameter :top_beats, "top rung", :beats, FIRST_RUNG..LONGEST, step: RUNG, shapes: :breathing

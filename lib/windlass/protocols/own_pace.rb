@@ -11,7 +11,7 @@ module Windlass
 
       about id: "own-pace", name: "Own-pace suspension", goal: :baseline, column: :retention, places: %i[chair mat], halves: :minutes,
         by_minutes: true, paced: true,
-        trains: "Knowing what is comfortable: suspend full, suspend empty, each for as long as it stays easy.",
+        first_breath: :end, trains: "Knowing what is comfortable: suspend full, suspend empty, each for as long as it stays easy.",
         cautions: ["One, two or three seconds are a fine baseline. Dizzy, or not today: long deep breathing in its place."]
 
       parameter :minutes, "minutes", :min, 1..10, step: 1
@@ -19,11 +19,15 @@ module Windlass
       lever :minutes, step: 1, limit: 5
 
       # Whole cycles that fill the minutes; on the deck it ends at its time, on a breath.
-      def write(line, dose)
-        cycles = (dose[:minutes] * 60 / (IN_S + OUT_S + 2 * SUSPEND_S).to_r).ceil
-        share = dose[:minutes].to_r * 60 / cycles / (IN_S + OUT_S + 2 * SUSPEND_S)
-        (1..cycles).each { |cycle| line.within(round: cycle, phase: :work) { cycle(line, share) } }
+      def write(line, dose) = fill(line, dose, SUSPEND_S)
+
+      # Every suspension ends while the oxygen is well above the floor, even if each of them is as long.
+      def bounded(compiled, dose, body)
+        longest_s = (SHARE * Physiology::LongestSuspension.seconds(body) { |seconds| suspending(dose, seconds, body) }).floor
+        Timeline::Compiled.new(compiled.segments.map { |one| one.hold? ? one.with(at_most_ms: [longest_s, SUSPEND_S].max * 1000) : one })
       end
+      # Of what the model allows.
+      SHARE = 9/10r
 
       # Of rounds at one's own pace none are owed.
       def rounds(_dose) = 0
@@ -35,11 +39,24 @@ module Windlass
 
       def starting_dose(_measures) = {minutes: 3}
 
-      def cycle(line, share)
+      def fill(line, dose, suspend_s)
+        cycle_s = (IN_S + OUT_S + 2 * suspend_s).to_r
+        cycles = (dose[:minutes] * 60 / cycle_s).ceil
+        share = dose[:minutes].to_r * 60 / cycles / cycle_s
+        (1..cycles).each { |cycle| line.within(round: cycle, phase: :work) { cycle(line, share, suspend_s) } }
+      end
+
+      # The whole session with all suspensions of one length.
+      def suspending(dose, seconds, body)
+        compiled = Timeline::Compiler.compile { |line| fill(line, dose, seconds) }
+        Timeline::Depths.fitted(compiled, body) { |segment| needs_of_breath(segment) }.segments
+      end
+
+      def cycle(line, share, suspend_s)
         line.inhale(IN_S * share, to: :easy, cue: "Breathe in")
-        line.hold(SUSPEND_S * share, until: :comfort, cue: "Suspend, full, while it is easy")
+        line.hold(suspend_s * share, until: :comfort, cue: "Suspend, full, while it is easy")
         line.exhale(OUT_S * share, to: :passive, cue: "Breathe out, slowly")
-        line.hold(SUSPEND_S * share, until: :comfort, cue: "Suspend, empty, while it is easy")
+        line.hold(suspend_s * share, until: :comfort, cue: "Suspend, empty, while it is easy")
       end
     end
   end

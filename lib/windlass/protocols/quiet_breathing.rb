@@ -13,7 +13,7 @@ module Windlass
 
       about id: "quiet-breathing", name: "Quiet breathing", goal: :calm, column: nil, places: %i[chair mat room], holds: false,
         halves: :minutes, paced: true,
-        trains: "Slow, belly-led breathing: the way back from every hold, and always an allowed choice.",
+        first_breath: :never, trains: "Slow, belly-led breathing: the way back from every hold, and always an allowed choice.",
         cautions: ["Whatever is comfortable: shorten the breath rather than strain for its length."]
 
       parameter :in_s, "in", :s, 2..8, step: 0.5, shapes: :breathing
@@ -25,7 +25,7 @@ module Windlass
 
       def write(line, dose)
         line.within(phase: :work) do
-          SlowBreaths.write(line, dose[:minutes] * 60, dose[:in_s], dose[:out_s], numbered: true, cues: FORMS.fetch(dose.fetch(:form, "belly")))
+          SlowBreaths.write(line, dose[:minutes] * 60, dose[:in_s], dose[:out_s], numbered: true, cues: FORMS.fetch(dose[:form] || "belly"))
         end
       end
 

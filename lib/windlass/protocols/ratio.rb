@@ -5,7 +5,7 @@ module Windlass
     # F8, ratio breathing: in, hold full, out, hold empty, in counts. Common practice, no source.
     class Ratio < Protocol
       about id: "ratio", name: "Ratio breathing", goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds, paced: true,
-        trains: "An even, counted breath with short holds: four parts that keep their proportions.",
+        first_breath: :round, trains: "An even, counted breath with short holds: four parts that keep their proportions.",
         cautions: ["Out of breath before the end of a count: shorten the count, not the ratio."]
 
       parameter :pattern, "in, hold full, out, hold empty", :counts, 0..32, step: 0.5, numbers: 4, shapes: :hold
@@ -36,8 +36,20 @@ module Windlass
         end
       end
 
-      # Holds longer than the breath in are retention work.
-      def columns(dose) = [(dose[:pattern].values_at(1, 3).max > dose[:pattern].first) ? :retention : :breath]
+      # A count of 0 is no hold; of a dose that is not known nothing is said.
+      def holds_in?(dose) = !dose.to_h[:pattern].nil? && dose[:pattern].values_at(1, 3).any?(&:positive?)
+
+      # Holds longer than the breath in are retention work; what is faster than calm is over-breathing.
+      def columns(dose)
+        [(dose[:pattern].values_at(1, 3).max > dose[:pattern].first) ? :retention : :breath,
+          (:over if Pace.over?(dose[:count_s], dose[:pattern].sum))].compact
+      end
+
+      # A light day's holds are whole counts, and never none.
+      def lightened(dose)
+        breath_in, full, out, empty = dose[:pattern]
+        super.merge(pattern: [breath_in, light_count(full), out, light_count(empty)].freeze).freeze
+      end
 
       # @return [String] `6 rounds of 4 : 2 : 4 : 2, 1 s a count`
       def in_words(dose)
@@ -46,6 +58,8 @@ module Windlass
       end
 
       private
+
+      def light_count(counts) = counts.zero? ? 0 : [(counts * LIGHT_HOLD).floor, 1].max
 
       def starting_dose(_measures) = {pattern: [4, 2, 4, 2].freeze, count_s: 1, rounds: 6}
 

@@ -45,6 +45,13 @@ module Windlass
 
       private
 
+      # A breathe-up is as big as the body needs it, and the medium breath twice that, to the big level at most: whatever is
+      # more washes carbon dioxide out before the hold.
+      BREATHE_UP_NEEDS = {easy: 1, big: 2}.freeze
+      private_constant :BREATHE_UP_NEEDS
+
+      def needs_of_breath(segment) = (BREATHE_UP_NEEDS[segment.to] if segment.phase == :settle)
+
       def starting_dose(measures)
         hold_s = Numbers.down_to_multiple(measures.maximal_hold_s * 3/5r, 5)
         {in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: hold_s, holds: 1}

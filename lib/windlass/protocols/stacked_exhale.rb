@@ -12,7 +12,7 @@ module Windlass
 
       about id: "stacked-exhale", name: "Stacked inhales, staged exhale", goal: :voice, column: :voice, places: %i[room chair],
         disciplines: VOICES, halves: :repeats,
-        trains: "Filling in steps, letting go in steps, and the stillness after the end of the air.",
+        first_breath: :never, judged: :sounds, trains: "Filling in steps, letting go in steps, and the stillness after the end of the air.",
         cautions: ["The empty hold stays easy. Before a rehearsal or a show, and after it."]
 
       parameter :longest_hold_s, "longest empty hold", :s, 2..10, step: 2, shapes: :hold

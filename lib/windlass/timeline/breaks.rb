@@ -24,17 +24,20 @@ module Windlass
       # @param breaks [Object] as they came
       # @return [Array<String>] what is wrong with them
       def self.faults(breaks)
-        return ["breaks: #{breaks.inspect} is not allowed; allowed: a list of rounds"] unless breaks.is_a?(Array)
+        return ["breaks: #{Error.shown(breaks)} is not allowed; allowed: a list of rounds"] unless breaks.is_a?(Array)
 
         breaks.each_with_index.flat_map { |one, index| faults_of(one).map { |fault| "breaks[#{index}]#{fault}" } }
       end
 
-      # The whole rest of a round is what was asked, its breaths in and out included.
+      # The whole rest of a round is what was asked, its breaths in and out included. Where a round has a capped hold, that is
+      # the one which is changed, and the cap stays its end.
       def self.broken(round, change)
         rest_ms = round.select { |segment| segment.phase == :rest }.sum(&:ms)
+        capped = round.any? { |segment| segment.until == :cap }
         round.map do |segment|
-          if segment.hold? && change[:hold_s]
-            segment.with(ms: (change[:hold_s] * 1000).round)
+          if segment.hold? && change[:hold_s] && (!capped || segment.until == :cap)
+            asked_ms = (change[:hold_s] * 1000).round
+            segment.with(ms: capped ? [asked_ms, segment.ms].min : asked_ms)
           elsif segment.rest? && change[:rest_s]
             segment.with(ms: [segment.ms + (change[:rest_s] * 1000).round - rest_ms, SHORTEST_MS].max)
           else
@@ -44,11 +47,11 @@ module Windlass
       end
 
       def self.faults_of(one)
-        return [": #{one.inspect} is not allowed; allowed: #{KEYS.join(", ")}"] unless one.is_a?(Hash) && (one.keys - KEYS).empty?
+        return [": #{Error.shown(one)} is not allowed; allowed: #{KEYS.join(", ")}"] unless one.is_a?(Hash) && (one.keys - KEYS).empty?
 
-        round = (one[:round].is_a?(Integer) && one[:round] > 0) ? [] : [".round: #{one[:round].inspect} is not allowed; allowed: the number of a round"]
+        round = (one[:round].is_a?(Integer) && one[:round] > 0) ? [] : [".round: #{Error.shown(one[:round])} is not allowed; allowed: the number of a round"]
         wrong = LENGTHS_S.reject { |key, range| one[key].nil? || (one[key].is_a?(Numeric) && range.cover?(one[key])) }
-        round + wrong.map { |key, range| ".#{key}: #{one[key].inspect} is not allowed; allowed: #{range.begin} to #{range.end} s" }
+        round + wrong.map { |key, range| ".#{key}: #{Error.shown(one[key])} is not allowed; allowed: #{range.begin} to #{range.end} s" }
       end
       private_class_method :broken, :faults_of
     end

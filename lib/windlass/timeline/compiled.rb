@@ -8,6 +8,15 @@ module Windlass
         def end_ms = start_ms + segment.ms
       end
 
+      # A sounded exhale, in one part or in stages; `number` counts them from 1. beats is nil where none are counted.
+      Sounded = Value.define(:segments, :start_ms, :number) do
+        def ms = segments.sum(&:ms)
+
+        def end_ms = start_ms + ms
+
+        def beats = (segments.sum(&:beats) if segments.all?(&:beats))
+      end
+
       attr_reader :segments, :placed, :total_ms
 
       # @param segments [Array<Segment>]
@@ -21,12 +30,26 @@ module Windlass
       # @return [Array<Placed>] the holds; `number` counts them from 1
       def holds = placed.select { |place| place.segment.hold? }
 
+      # @return [Array<Sounded>] what is sung, hissed or blown for the work's sake, not as a rest
+      def sounds
+        runs = placed.slice_when { |one, other| !(sounded?(one) && sounded?(other) && one.segment.round == other.segment.round) }
+        runs.select { |run| sounded?(run.first) }.map.with_index(1) do |run, number|
+          Sounded.new(segments: run.map(&:segment), start_ms: run.first.start_ms, number: number)
+        end
+      end
+
+      # @param what [Symbol] :holds or :sounds, as the family is judged
+      # @return [Array<Placed>, Array<Sounded>]
+      def judged(what) = (what == :sounds) ? sounds : holds
+
       # At one's own pace: all holds end at comfort, and the whole ends at its time, on a breath.
       def own_pace? = holds.any? && holds.all? { |place| place.segment.until == :comfort }
 
       def hold_ms = holds.sum { |place| place.segment.ms }
 
       private
+
+      def sounded?(place) = place.segment.kind == :exhale && place.segment.sound && place.segment.phase == :work
 
       def place
         at = count = 0

@@ -9,17 +9,19 @@ module Windlass
     # parts sum to the whole exactly. Only kind, ms, rate, to, depth and mets move gas; the rest is for the person.
     Segment = Value.define(
       :kind, :ms, :rate, :to, :depth, :mets, :round, :cycle, :phase, :cue, :route, :narrowed, :locks, :sound, :beats, :breaths,
-      :repetitions, :until
+      :repetitions, :until, :at_most_ms
     ) do
       # @param kind [Symbol] one of {KINDS}
       # @param ms [Integer] milliseconds, more than 0
       # @param rate [Numeric, nil] breaths a minute, for :breathe
       # @param to [Symbol, nil] lung level at the end, for :inhale and :exhale
       # @param depth [Float, nil] for a breath in that ends between the named levels: share of the inspiratory capacity
+      # @param at_most_ms [Integer, nil] of what ends by hand: it ends by itself then
       # @param mets [Numeric] metabolic equivalents, 1 at rest
       # @param phase [Symbol, nil] :settle, :work or :rest
       def initialize(kind:, ms:, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil,
-        route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil)
+        route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil,
+        at_most_ms: nil)
         super
       end
 
@@ -47,15 +49,16 @@ module Windlass
       # The keys of the published JSON; what is not set is left out.
       # @return [Hash{Symbol => Object}]
       def to_h_plain
-        {kind: kind, seconds: Numbers.plain(seconds)}.merge(to_h.except(:kind, :ms, :mets).compact)
-          .merge((mets > REST_METS) ? {mets: mets} : {})
+        {kind: kind, seconds: Numbers.plain(seconds)}.merge(to_h.except(:kind, :ms, :mets, :at_most_ms).compact)
+          .merge((mets > REST_METS) ? {mets: mets} : {}, at_most_ms ? {at_most_s: Numbers.plain(Rational(at_most_ms, 1000))} : {})
       end
 
       # The inverse of {#to_h_plain}; names may be strings.
       def self.from_h_plain(hash)
         given = hash.transform_keys(&:to_sym)
         names = given.slice(:kind, :to, :phase, :route, :sound, :until).transform_values(&:to_sym)
-        new(**given.except(:seconds), **names, ms: (given.fetch(:seconds).rationalize(Rational(1, 10_000)) * 1000).round)
+        limit = given[:at_most_s] ? {at_most_ms: (given[:at_most_s] * 1000).round} : {}
+        new(**given.except(:seconds, :at_most_s), **names, **limit, ms: (given.fetch(:seconds).rationalize(Rational(1, 10_000)) * 1000).round)
       end
     end
 

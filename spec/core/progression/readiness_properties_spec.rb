@@ -78,7 +78,7 @@ RSpec.describe Windlass::Progression::Readiness do
 
   it "does not care in which order history comes, what comes twice, nor for what is yet to come" do
     each_day do |situation, ready|
-      later = situation.history.map { |past| past.with(id: "later #{past.id}", date: today + 1) }
+      later = situation.history.map { |past| past.with(id: "later #{past.id}", date: today + 1, ended_at: past.ended_at && past.ended_at + 400 * 86_400) }
       shuffled = situation.with(history: (situation.history + later + situation.history).shuffle(random: Random.new(1)))
       expect(described_class.of(shuffled).reasons.map(&:text)).to eq ready.reasons.map(&:text)
     end

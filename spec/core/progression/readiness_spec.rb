@@ -38,6 +38,7 @@ RSpec.describe Windlass::Progression::Readiness do
     "block.today" => [["hiss-ladder", {answers: %i[faint]}], ["hiss-ladder", {answers: %i[water_today]}]],
     "block.water" => [["bellows", {answers: %i[water_today]}], ["co2-table", {answers: %i[water_today], forecast_washout: 2.9}]],
     "block.buddy" => [["o2-table", {watcher: " "}], ["co2-table", {watcher: nil}]],
+    "block.care" => [["co2-table", {care: true, oximeter: false}], ["co2-table", {care: true, oximeter: true}]],
     "wait.strenuous" => [["single-hold", {history: [["loaded-holds", 1]]}], ["single-hold", {history: [["loaded-holds", 2], ["co2-table", 1]]}]],
     "wait.maximal" => [["maximal-test", {history: [["maximal-test", 6]]}], ["maximal-test", {history: [["maximal-test", 7], ["o2-table", 3]]}]],
     "wait.day" => [["counted-recovery", {history: [["co2-table", 0]]}], ["counted-recovery", {history: [["co2-table", 1], ["small-holds", 0]]}]],
@@ -92,7 +93,7 @@ RSpec.describe Windlass::Progression::Readiness do
 
     expect([water[ended + 12 * 3600 - 1].state, water[ended + 12 * 3600].state]).to eq %i[block yes]
     expect(described_class.of(situation("water", now: ended, date: today - 1, history: [past("bellows", 1, ended_at: ended - 15 * 3600)])).state).to eq :block
-    expect(described_class.of(situation("water", history: [past("full-breath", 0, washout: 3.0)])).reasons.first.lifts).to eq "Open on 17 March 2026, and not the same day."
+    expect(described_class.of(situation("water", history: [past("full-breath", 0, washout: 3.0)])).reasons.first.lifts).to eq "Open on 17 March 2026."
     expect(fired("ratio", answers: %i[water_today], forecast_washout: 3.0)).to eq ["block.water"]
   end
 

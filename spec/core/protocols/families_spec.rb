@@ -86,7 +86,7 @@ RSpec.describe "The families" do
   it "is retention where a hold is longer than the breath in" do
     ratio = Windlass::Protocols.find("ratio")
 
-    expect([[4, 4, 8, 0], [4, 5, 8, 0], [4, 2, 4, 6]].map { |pattern| ratio.columns({pattern: pattern}) }).to eq [[:breath], [:retention], [:retention]]
+    expect([[4, 4, 8, 0], [4, 5, 8, 0], [4, 2, 4, 6]].map { |pattern| ratio.columns({pattern: pattern, count_s: 1}) }).to eq [[:breath], [:retention], [:retention]]
   end
 
   describe "alternate nostril" do
@@ -112,7 +112,7 @@ RSpec.describe "The families" do
     end
 
     it "asks the screening for retention and for locks only where there are some" do
-      columns = [3, 4, 5].map { |stage| Windlass::Protocols.find("alternate-nostril").columns({stage: stage}) }
+      columns = [3, 4, 5].map { |stage| Windlass::Protocols.find("alternate-nostril").columns({stage: stage, count_s: 1}) }
 
       expect(columns).to eq [%i[breath], %i[retention], %i[retention locks]]
     end

@@ -48,13 +48,13 @@ module Windlass
           t = seconds(row["time"].to_s.strip)
           saturation = number(row["saturation"])
           pulse = number(row["pulse"])
-          faults << "line #{line}: time #{row["time"].inspect} is not allowed; allowed: seconds, mm:ss or hh:mm:ss" if t.nil?
+          faults << "line #{line}: time #{Error.shown(row["time"])} is not allowed; allowed: seconds, mm:ss or hh:mm:ss" if t.nil?
           faults << fault(line, "saturation", row, SATURATION_PERCENT) unless SATURATION_PERCENT.cover?(saturation)
           faults << fault(line, "pulse", row, PULSE) unless row["pulse"].to_s.strip.empty? || PULSE.cover?(pulse)
           Sample.new(t: t, saturation: saturation / 100.0, pulse: pulse) if t && saturation
         end
 
-        def self.fault(line, name, row, range) = "line #{line}: #{name} #{row[name].inspect} is not allowed; allowed: #{range.begin} to #{range.end}"
+        def self.fault(line, name, row, range) = "line #{line}: #{name} #{Error.shown(row[name])} is not allowed; allowed: #{range.begin} to #{range.end}"
 
         def self.number(text) = Float(text.to_s.strip.delete_suffix("%"), exception: false)
 

@@ -8,19 +8,19 @@ module Windlass
       CALM_DAYS = {false => 7, true => 14}.freeze
 
       BackIllness = Rule.new("back.illness", :yes,
-        "ill since the last session", "three days free of symptoms first; then two rungs lower; nothing strenuous for 7 days (chest illness 14)") do |situation|
+        "ill, or ill since the last session of this protocol", "three days free of symptoms first; then two rungs lower; nothing strenuous for 7 days (chest illness 14)") do |situation|
         illness = situation.illness
-        next if illness.nil? || !situation.holds? || illness.last_day >= situation.date
+        next if illness.nil? || !situation.holds?
 
         free_on = illness.last_day + FREE_DAYS + 1
         calm_on = illness.last_day + CALM_DAYS.fetch(illness.chest) + 1
-        since = situation.newest(&:begun?)
-        if situation.date < free_on
-          {state: :wait, text: "Ill until #{Words.date(illness.last_day)}: three days free of symptoms first.", lifts: "Ready on #{Words.date(free_on)}."}
-        elsif situation.activity.strenuous? && situation.date < calm_on
-          {state: :wait, text: "Ill until #{Words.date(illness.last_day)}: nothing strenuous yet.", lifts: "Ready on #{Words.date(calm_on)}."}
+        ready_on = situation.activity.strenuous? ? [free_on, calm_on].max : free_on
+        since = situation.newest { |one| one.counts? && one.protocol == situation.activity.id }
+        if situation.date < ready_on
+          wanted = (situation.date < free_on) ? "three days free of symptoms first" : "nothing strenuous yet"
+          {state: :wait, text: "Ill until #{Words.date(illness.last_day)}: #{wanted}.", lifts: "Ready on #{Words.date(ready_on)}."}
         elsif situation.standing && (since.nil? || since.date <= illness.last_day)
-          {text: "Ill since the last session: start lower.", lifts: "Until a session is done.", standing: situation.standing.lowered(ILLNESS_RUNGS)}
+          {text: "Ill since the last session of this: start lower.", lifts: "Until a session of it is done.", standing: situation.standing.lowered(ILLNESS_RUNGS)}
         end
       end
     end

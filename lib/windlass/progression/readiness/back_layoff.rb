@@ -8,17 +8,18 @@ module Windlass
       LAYOFF_ANEW_DAYS = 42
       LAYOFF_SHARE = 0.8
 
-      # The lowest rung of a ladder from smaller measures; of their own where that is easier still.
+      # The lowest rung of a ladder from smaller measures, under the same limits and the same model; of their own where that is
+      # easier still.
       def self.begun_anew(situation)
         own = situation.standing.lowered(situation.standing.rung)
-        smaller = Standing.of(situation.activity, situation.measures.scaled(LAYOFF_SHARE))
+        smaller = Standing.of(situation.activity, situation.measures.scaled(LAYOFF_SHARE), **situation.standing.ladder&.bounds.to_h.except(:from))
         (smaller.nil? || smaller.harder?(own)) ? own : smaller
       end
 
       BackLayoff = Rule.new("back.layoff", :yes,
         "more than 10, 21 or 42 days since the last session of this protocol",
         "one rung lower; two; rung 0 of a ladder from 0.8 of the old measure, and a new measure after two clean sessions") do |situation|
-        past = situation.newest { |one| one.begun? && one.protocol == situation.activity.id }
+        past = situation.newest { |one| one.counts? && one.protocol == situation.activity.id }
         next if past.nil? || situation.standing.nil?
 
         days = (situation.date - past.date).to_i

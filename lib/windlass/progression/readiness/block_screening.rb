@@ -4,14 +4,17 @@ module Windlass
   module Progression
     module Readiness
       BlockScreening = Rule.new("block.screening", :block,
-        "no screening, or older than twelve months; or it blocks this family; or a needed clearance or consent is missing or expired; a maximal test also under 18 years, or with a control pause under 10 s",
+        "no screening, or older than twelve months, or dated ahead; or it blocks this family; or a needed clearance or consent is missing or expired; a maximal test also under 18 years, or with a control pause under 10 s; at 16 and 17 years a hold over half of the maximal one",
         "not today; quiet breathing offered") do |situation|
         findings = situation.columns.map { |column| situation.screen.finding(column, on: situation.date) }
-        refused = findings.find { |finding| !finding.allows? }
-        besides = situation.activity.refusal(situation.screen, situation.measures)
-        next {text: besides, lifts: "Nothing lifts it for now."} if refused.nil? && besides
+        refused = findings.reject(&:allows?).map { |finding| [finding.reasons, finding.lifts] }
+        planned_s = situation.dose && situation.activity.longest_hold_s(situation.dose)
+        besides = situation.activity.refusals(situation.screen, situation.measures) +
+          [Screening::Ages.too_long(situation.screen.age, planned_s, situation.measures&.maximal_hold_s)].compact
+        refused += besides.map { |refusal| [[refusal.text], refusal.lifts] }
+        next if refused.empty?
 
-        refused && {text: refused.reasons.join(" "), lifts: (refused.state == :clearance) ? "Until the clearance or the consent that is missing is on record." : "Until the screening says otherwise."}
+        {text: refused.flat_map(&:first).uniq.join(" "), lifts: refused.map(&:last).uniq.join(" ")}
       end
     end
   end

@@ -3,19 +3,20 @@
 module Windlass
   module Progression
     module Readiness
+      WATER_HOURS = 12
+
       # Over-breathing and water are kept apart both ways.
       BlockWater = Rule.new("block.water", :block,
         "before water: over-breathing less than 12 hours ago or earlier the same day; after water: over-breathing where water is planned in the next 12 hours",
         "not today") do |situation|
         if situation.activity.column == :water
-          past = situation.newest { |one| one.over_breathed && (situation.hours_since(one) < WATER_HOURS || one.date == situation.date) }
-          past && {text: "Over-breathing #{(past.date == situation.date) ? "today" : "less than #{WATER_HOURS} hours ago"}: no water, no cold immersion.",
-                   lifts: "Open #{situation.moment(past, WATER_HOURS)}, and not the same day."}
+          past = situation.newest { |one| one.over_breathed && (situation.hours_since(one) < WATER_HOURS || situation.today?(one)) }
+          past && {text: "Over-breathing #{situation.today?(past) ? "today" : "less than #{WATER_HOURS} hours ago"}: no water, no cold immersion.",
+                   lifts: "Open #{situation.lifted(past, WATER_HOURS, not_same_day: true)}."}
         elsif situation.over_breathing? && situation.answers.include?(TodaysQuestions::WATER)
           {text: "Over-breathing is kept away from water, and water is planned today.", lifts: "Until a day without water."}
         end
       end
-      WATER_HOURS = 12
     end
   end
 end

@@ -4,8 +4,6 @@ module Windlass
   module Progression
     module Readiness
       # What is asked of a morning series before it can call for a light day.
-      LIGHT_SHARE = 0.75
-      LIGHT_S = 3
       LIGHT_DAYS = 14
       LIGHT_SCORES = 5
 
@@ -18,7 +16,7 @@ module Windlass
         next if newest.nil? || before.size < LIGHT_SCORES || situation.context&.use == :paused || situation.context&.sleep_signs || !situation.holds?
 
         median = Trends.median(before)
-        next unless newest.seconds <= LIGHT_SHARE * median && median - newest.seconds >= LIGHT_S
+        next unless Measures.dropped?(newest.seconds, median)
 
         text = "Morning control pause #{Words.seconds(newest.seconds)}, usually #{Words.seconds(median)}: a light day."
         situation.activity.strenuous? ? {state: :wait, text: "#{text} Nothing strenuous.", lifts: "Until a morning score is as usual again."} : {text: text, lifts: "Until a morning score is as usual again."}

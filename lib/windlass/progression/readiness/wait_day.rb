@@ -3,18 +3,34 @@
 module Windlass
   module Progression
     module Readiness
-      WaitDay = Rule.new("wait.day", :wait,
-        "a second table, single hold or loaded session in a day; a third day running of carbon-dioxide tables", "tomorrow") do |situation|
-        activity = situation.activity
-        tomorrow = "Ready on #{Words.date(situation.date + 1)}."
-        done = activity.once_a_day? && situation.on(situation.date).find { |past| past.begun? && past.activity.once_a_day? }
-        running = activity.days_running && (1..activity.days_running).all? do |back|
-          situation.on(situation.date - back).any? { |past| past.begun? && past.protocol == activity.id }
+      # What is done already today, or on the days just before, so that there is none of it today.
+      module DoneAlready
+        # @return [String, nil] why not on that day
+        def self.on(situation, day)
+          activity = situation.activity
+          same_day = situation.on(day)
+          done = activity.once_a_day? && same_day.find { |past| past.counts? && past.activity.once_a_day? }
+          return "#{done.activity.name} is done today: one such session a day." if done
+          return "Over-breathing is done today: once a day at most." if situation.over_breathing? && same_day.any?(&:over_breathed)
+
+          "#{activity.name} on the #{activity.days_running} days before: not a third day running." if running?(situation, activity, day)
         end
-        if done
-          {text: "#{done.activity.name} is done today: one such session a day.", lifts: tomorrow}
-        elsif running
-          {text: "#{activity.name} on the #{activity.days_running} days before: not a third day running.", lifts: tomorrow}
+
+        def self.running?(situation, activity, day)
+          activity.days_running && (1..activity.days_running).all? do |back|
+            situation.on(day - back).any? { |past| past.counts? && past.protocol == activity.id }
+          end
+        end
+        private_class_method :running?
+      end
+
+      WaitDay = Rule.new("wait.day", :wait,
+        "a second table, single hold or loaded session in a day; over-breathing a second time in a day; a third day running of carbon-dioxide tables",
+        "the next day on which it is open") do |situation|
+        refusal = DoneAlready.on(situation, situation.date)
+        if refusal
+          open_on = (1..).lazy.map { |days| situation.date + days }.find { |day| DoneAlready.on(situation, day).nil? }
+          {text: refusal, lifts: "Ready on #{Words.date(open_on)}."}
         end
       end
     end

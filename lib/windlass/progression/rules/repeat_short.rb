@@ -4,10 +4,10 @@ module Windlass
   module Progression
     module Rules
       RepeatShort = Rule.new("repeat.short", :repeat,
-        "a hold under 90 % of its target, but fewer than would ease") do |record|
+        "a hold or a sounded exhale under 90 % of its target, but fewer than would ease") do |record|
         evidence = record.evidence
         short = evidence.short
-        "#{evidence.with_rounds(short, "hold")} under 90 % of the target." if short.any? && !evidence.many?(short)
+        "#{evidence.with_rounds(short, evidence.part)} under 90 % of the target." if short.any? && !evidence.many?(short)
       end
     end
   end

@@ -4,7 +4,7 @@ module Windlass
   module Progression
     module Rules
       RepeatUnfinished = Rule.new("repeat.unfinished", :repeat,
-        "fewer rounds than the dose, a skipped hold, or effort, held time or first breath missing") do |record|
+        "fewer rounds or minutes than the dose, a hold left out, or effort, held time or a first breath that is asked for missing") do |record|
         missing = record.evidence.missing
         "Not the whole dose: #{Words.list(missing)}." if missing.any?
       end

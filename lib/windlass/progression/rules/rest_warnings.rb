@@ -8,7 +8,8 @@ module Windlass
         warnings = record.evidence.warnings
         earlier = record.earlier_warning if warnings.any?
         if earlier
-          "#{Symptoms.words(warnings).capitalize} now, and #{Symptoms.words(Evidence.new(earlier).warnings)} on #{Words.date(earlier.date)}."
+          "#{Symptoms.words(warnings).capitalize} now, and #{Symptoms.words(Evidence.new(earlier).warnings)} on #{Words.date(earlier.date)}. " \
+            "Quiet breathing until #{Words.date(Pawl.rested_on(record.session.date))}."
         end
       end
     end

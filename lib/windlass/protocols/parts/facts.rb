@@ -19,11 +19,14 @@ module Windlass
     WAVES = %w[surfing rescue].freeze
     VOICES = ["singing", "wind instrument"].freeze
 
+    # After every hold; once a cycle, a round or a session, after the last hold of it; not at all.
+    FIRST_BREATH_ASKED = %i[hold cycle round end never].freeze
+
     # What is known of a family without a dose.
     Facts = Value.define(
       :id, :name, :also, :goal, :column, :trains, :cautions, :places, :disciplines, :needs, :clean_sessions, :holds,
       :halves, :shortest_hold_s, :posture, :over_breathing, :strenuous, :once_a_day, :days_running, :watched, :opt_in, :by_minutes,
-      :computed, :rest_twice, :hold_key, :paced
+      :computed, :rest_twice, :hold_key, :paced, :first_breath, :judged
     ) do
       # @param id [String] stable name, as in files and addresses
       # @param also [String, nil] a second name that is common property
@@ -45,11 +48,14 @@ module Windlass
       # @param by_minutes [Boolean] judged on the time done, not on rounds
       # @param computed [Array<Symbol>] keys of the dose that the gas model sets, and no ladder
       # @param hold_key [Symbol, nil] key of the dose that is its longest hold; nil: the segments say it
+      # @param first_breath [Symbol] where the first breath after a hold is asked for: one of {FIRST_BREATH_ASKED}
+      # @param judged [Symbol] what is judged of it, part by part: :holds, or :sounds where the exhale is the work
       # @param paced [Boolean] breaths follow a pattern and are as deep as the body needs
       # @param rest_twice [Boolean] between two holds there is twice the hold of rest at least
       def initialize(id:, name:, goal:, column:, trains:, cautions:, places:, also: nil, disciplines: DISCIPLINES, needs: {},
         clean_sessions: 2, holds: true, halves: :rounds, shortest_hold_s: 0, posture: :seated, over_breathing: false,
-        strenuous: false, once_a_day: false, days_running: nil, watched: false, opt_in: false, by_minutes: !holds, computed: [], rest_twice: false, hold_key: nil, paced: false)
+        strenuous: false, once_a_day: false, days_running: nil, watched: false, opt_in: false, by_minutes: !holds, computed: [], rest_twice: false, hold_key: nil, paced: false,
+        first_breath: :hold, judged: :holds)
         super
       end
     end

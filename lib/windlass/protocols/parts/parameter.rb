@@ -30,7 +30,7 @@ module Windlass
 
       # @return [String, nil] what is wrong with a value
       def fault(value)
-        "#{value.nil? ? "nothing" : value.inspect} is not allowed; allowed: #{allowed}" unless allows?(value)
+        "#{value.nil? ? "nothing" : Error.shown(value)} is not allowed; allowed: #{allowed}" unless allows?(value)
       end
 
       private

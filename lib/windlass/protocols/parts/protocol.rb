@@ -57,6 +57,7 @@ module Windlass
       def lacking(measures)
         needs.each do |measure, least|
           has = measures[measure] or return "#{name} needs #{Measures::NAMES.fetch(measure)} first."
+          return "A control pause of #{Words.seconds(has)} doses nothing: measure again. #{Measures::DOSING_S.begin} to #{Measures::DOSING_S.end} s can." if measure == :control_pause_s && !Measures::DOSING_S.cover?(has)
           return "#{name} needs #{Measures::NAMES.fetch(measure)} of #{least} s or more; it is #{Words.seconds(has)}." if has < least
         end
         nil
@@ -68,7 +69,20 @@ module Windlass
       def compile(dose, body = Physiology::REFERENCE_BODY)
         whole = Timeline::Compiler.compile { |line| write(line, dose) }
         broken = Timeline::Breaks.apply(whole, dose.fetch(:breaks, []))
-        paced ? Timeline::Depths.fitted(broken, body) : broken
+        Timeline::Depths.fitted(broken, body) { |segment| needs_of_breath(segment) }
+      end
+
+      # @param dose [Hash, nil] nil: not known
+      # @return [Boolean] this very dose holds something
+      def holds_in?(_dose) = holds
+
+      # @return [Boolean] what there is to judge is its minutes
+      def judged_by_minutes?(dose) = by_minutes || !(judged == :sounds || holds_in?(dose))
+
+      # @return [Set<Integer>] numbers of the holds after which a first breath is asked for, where not after each
+      def asked_after(dose)
+        parts = compile(dose).holds.group_by { |place| [place.segment.round, (place.segment.cycle if first_breath == :cycle)] }
+        parts.values.map { |holds| holds.last.number }.to_set
       end
 
       # @param dose [Hash]
@@ -76,11 +90,20 @@ module Windlass
       def columns(_dose) = [column].compact
 
       # What a family asks besides is asked by its ladder.
-      def refusal(_screen, _measures) = nil
+      def refusals(_screen, _measures) = []
 
       # What the gas model sets of a dose; most doses it leaves as they are.
-      # @param body [Physiology::Body]
+      # @param body [Physiology::Body, nil] nil: nobody is known
       def fitted(dose, _body) = dose
+
+      # @param dose [Hash] fitted
+      # @return [String, nil] why nothing is left of it for that body
+      def objection(_dose) = nil
+
+      # What ends by hand gets a latest end, where the gas model has to set one.
+      # @param compiled [Timeline::Compiled] of a dose, for that body
+      # @return [Timeline::Compiled]
+      def bounded(compiled, _dose, _body) = compiled
 
       # @param one [Hash, nil] nil: not known, and the same as none
       # @return [Boolean] two doses of one rung
@@ -102,8 +125,11 @@ module Windlass
         compile(dose).holds.map { |place| place.segment.seconds }.max || 0
       end
 
-      # @return [Integer] holds that a whole session of this dose has to have
-      def rounds(dose) = compile(dose).holds.size * sets(dose)
+      # @return [Integer] judged parts that a whole session of this dose has to have: holds, or sounded exhales
+      def rounds(dose) = compile(dose).judged(judged).size * sets(dose)
+
+      # @return [Boolean] a day of it may be several sets
+      def several_sets? = parameters.any? { |one| one.key == :sets }
 
       # @return [Hash] half of what an ease at the lowest rung halves; counted things stay whole
       def halved(dose)
@@ -140,6 +166,10 @@ module Windlass
       end
 
       private
+
+      # @param segment [Timeline::Segment] a breath in
+      # @return [Numeric, nil] how many times as big as the body needs it; nil: to its level
+      def needs_of_breath(_segment) = paced ? 1 : nil
 
       def light_hold(hold_s, least_s) = [Numbers.plain(Numbers.down_to_multiple(hold_s * LIGHT_HOLD, light_step_s)), least_s].max
     end

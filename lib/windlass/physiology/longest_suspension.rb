@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Physiology
+    # How long every hold of a session may be that ends by comfort and has no length of its own: so long that, were each of
+    # them as long, the oxygen would stay above the planning floor throughout.
+    module LongestSuspension
+      LONGEST_S = 90
+
+      # @param body [Body]
+      # @yieldparam seconds [Integer] length of every hold
+      # @yieldreturn [Array<Timeline::Segment>] the whole session
+      # @return [Integer] whole seconds, 0..{LONGEST_S}
+      def self.seconds(body)
+        rested = Subject.rested(body)
+        simulation = Simulation.new(rested, calibration: Calibration.from(rested, control_pause_s: nil), look_ahead: false)
+        too_long = (1..LONGEST_S).bsearch { |seconds| simulation.run(yield(seconds)).holds.any? { |hold| hold.sao2_min < PLANNING_FLOOR } }
+        (too_long || LONGEST_S + 1) - 1
+      end
+    end
+  end
+end

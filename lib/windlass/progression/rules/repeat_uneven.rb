@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Progression
+    module Rules
+      RepeatUneven = Rule.new("repeat.uneven", :repeat,
+        "more than half of the sounded exhales with the ribs dropped or a stream that flickered") do |record|
+        evidence = record.evidence
+        uneven = evidence.uneven
+        "#{evidence.with_rounds(uneven, "exhale")} with the ribs dropped or the stream flickering." if evidence.mostly_uneven?
+      end
+    end
+  end
+end
