@@ -21,7 +21,7 @@ module Windlass
         compiled = protocol.bounded(compiled, dose, body) if body
         forecast = Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments)
         {protocol: protocol.id, dose: dose, seconds: Numbers.plain(compiled.total_ms/1000r),
-         segments: compiled.segments.map(&:to_h_plain), holds: forecast&.holds&.map(&:to_h)}
+         segments: compiled.segments.map(&:to_h_plain), holds: forecast&.holds&.map(&:to_h_plain)}
       end
 
       def self.dose(data, protocol)

@@ -67,7 +67,14 @@ module Windlass
 
           return [[name, "#{list.size} entries are not allowed; allowed: #{rules.fetch("minItems", 0)} to #{most}"]]
         end
-        nil
+        too_many_rounds(data)
+      end
+
+      # A long list of long lists is as long as all of them together.
+      def too_many_rounds(data)
+        most = @schema.dig("properties", "history", "x-most-rounds") or return
+        listed = data["history"].is_a?(Array) ? data["history"].grep(Hash).sum { |one| one["rounds"].is_a?(Array) ? one["rounds"].size : 0 } : 0
+        [["history", "#{listed} rounds in all are not allowed; allowed: up to #{most}"]] if listed > most
       end
 
       def faults_of(error)

@@ -104,10 +104,11 @@ module Windlass
       # What the dose asks for is asked of the session, whatever it says itself: so many rounds, each of such a length.
       # @param index [Object] the id of a session that has none
       # @param dose [Hash, nil] that was run; nil: not known
+      # @param asked [#call] what such a dose asks for
       # @return [Progression::Session]
-      def self.session(given, path, index, protocol:, dose:)
+      def self.session(given, path, index, protocol:, dose:, asked: Asked.method(:of))
         light = given.fetch("light", false)
-        parts = Asked.of(protocol, dose, light)
+        parts = asked[protocol, dose, light]
         rounds = given.fetch("rounds", []).map.with_index(1) { |round, number| round(round, number, parts) }
         Progression::Session.new(id: given.fetch("id", index), date: date(given.fetch("date"), "#{path}.date"), protocol: protocol,
           dose: dose, rounds: rounds, effort: given["effort"], symptoms: given.fetch("symptoms", []).map(&:to_sym),
@@ -157,11 +158,13 @@ module Windlass
       # @param ladder [Progression::Ladder, nil] of it, where it has one
       # @return [Array<Progression::Session>]
       def self.history(data, asked, ladder)
+        known = {}
+        parts = ->(*of) { known.fetch(of) { known[of] = Asked.of(*of) } }
         data.fetch("history", []).map.with_index do |given, index|
           id = given.fetch("protocol", asked)
           Progression.activity(id)
           dose = (id == asked) ? ladder&.rungs&.at(given.fetch("rung", 0)) : nil
-          session(given, "history[#{index}]", "history #{index}", protocol: id, dose: dose)
+          session(given, "history[#{index}]", "history #{index}", protocol: id, dose: dose, asked: parts)
         rescue Unknown => error
           raise InvalidInput, ["history[#{index}].#{error.message}"]
         end

@@ -6,8 +6,16 @@ module Windlass
     # rounded; nil is "not reached" or, for the urge and the margin, "not calibrated".
     HoldForecast = Value.define(
       :start_s, :seconds, :pco2_start, :po2_start, :co2_washout, :pco2_end, :po2_end, :sao2_min, :urge_s, :floor_s,
-      :margin_s, :margin
+      :margin_s, :margin, :beyond_s
     ) do
+      # @param beyond_s [Float, nil] from when on, within the planned hold, physiology has ended and the numbers say nothing
+      def initialize(beyond_s: nil, **known)
+        super
+      end
+
+      # @return [Hash] as it is published: what lies beyond physiology is said where it is so
+      def to_h_plain = beyond_s ? to_h : to_h.except(:beyond_s)
+
       def over_breathed? = co2_washout >= OVER_BREATHED_MMHG
 
       def strongly_over_breathed? = co2_washout >= STRONGLY_OVER_BREATHED_MMHG

@@ -11,6 +11,9 @@ module Windlass
       # Venous oxygen content under which nobody lives, L per L.
       EMPTY_BLOOD = 0.01
 
+      # Where physiology has long ended: no amount, content or pressure is less, so that numbers stay numbers.
+      LEAST = 1e-6
+
       # Lung gas, litres BTPS (dry).
       attr_reader :o2, :co2, :n2
 
@@ -50,17 +53,19 @@ module Windlass
         rates(o2, co2, n2, venous, @metabolic_rate * thrift, rate, inflow)
         working = @metabolic_rate != target
         work(half, target) if working
-        o2_middle, co2_middle, n2_middle = o2 + @d_o2 * half, co2 + @d_co2 * half, n2 + @d_n2 * half
-        venous_middle = venous + @d_venous * half
+        n2_middle = n2 + @d_n2 * half
+        o2_middle = LEAST if (o2_middle = o2 + @d_o2 * half) < LEAST
+        co2_middle = LEAST if (co2_middle = co2 + @d_co2 * half) < LEAST
+        venous_middle = LEAST if (venous_middle = venous + @d_venous * half) < LEAST
         look(o2_middle, co2_middle, n2_middle, venous_middle, @fast_co2 * nudge(@d_fast * half / fast),
           @slow_co2 * nudge(@d_slow * half / slow))
         rates(o2_middle, co2_middle, n2_middle, venous_middle, @metabolic_rate * thrift, rate, inflow)
-        @o2 = o2 + @d_o2 * minutes
-        @co2 = co2 + @d_co2 * minutes
+        @o2 = LEAST if (@o2 = o2 + @d_o2 * minutes) < LEAST
+        @co2 = LEAST if (@co2 = co2 + @d_co2 * minutes) < LEAST
         @n2 = n2 + @d_n2 * minutes
-        @venous_o2 = venous + @d_venous * minutes
-        @fast_pco2 = fast + @d_fast * minutes
-        @slow_pco2 = slow + @d_slow * minutes
+        @venous_o2 = LEAST if (@venous_o2 = venous + @d_venous * minutes) < LEAST
+        @fast_pco2 = LEAST if (@fast_pco2 = fast + @d_fast * minutes) < LEAST
+        @slow_pco2 = LEAST if (@slow_pco2 = slow + @d_slow * minutes) < LEAST
         work(half, target) if working
         look_at_all
       end

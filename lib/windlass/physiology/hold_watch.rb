@@ -7,6 +7,9 @@ module Windlass
     class HoldWatch
       attr_reader :urge_s, :floor_s, :lowest_saturation
 
+      # @return [Float, nil] when alveolar oxygen falls so low that nobody is conscious and the numbers mean nothing any more
+      attr_reader :beyond_s
+
       # @param threshold [Float, nil] urge stimulus at which the urge begins; nil: not calibrated
       # @param floor [Float] saturation, 0..1
       def initialize(subject, threshold:, floor:)
@@ -25,6 +28,7 @@ module Windlass
         @urge_s ||= crossing(at_s, @stimulus, stimulus, @threshold) if @threshold && stimulus >= @threshold
         @floor_s ||= crossing(at_s, @saturation, saturation, @floor) if saturation <= @floor
         @lowest_saturation = saturation if saturation < @lowest_saturation
+        @beyond_s ||= at_s if subject.po2 < LOOK_AHEAD_END_MMHG
         @at_s, @stimulus, @saturation = at_s, stimulus, saturation
       end
 

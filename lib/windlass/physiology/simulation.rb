@@ -42,7 +42,7 @@ module Windlass
         threshold = @calibration.threshold_for(subject.volume, subject.body)
         watch = HoldWatch.new(subject, threshold: threshold, floor: @floor)
         hold_watched(subject, watch, seconds, mets)
-        ended = {pco2_end: subject.pco2, po2_end: subject.po2, sao2_min: watch.lowest_saturation}
+        ended = {pco2_end: subject.pco2, po2_end: subject.po2, sao2_min: watch.lowest_saturation, beyond_s: watch.beyond_s}
         look_ahead(subject, watch, LOOK_AHEAD_S - seconds, mets) unless watch.complete? || !@look_ahead
         forecast(before.merge(ended), watch)
       end

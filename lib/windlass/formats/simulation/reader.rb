@@ -37,7 +37,7 @@ module Windlass
         # @param trace_every [Numeric, nil] seconds
         # @return [Hash]
         def self.write(forecast, trace_every: nil)
-          output = {threshold: forecast.threshold, holds: forecast.holds.map(&:to_h), end: forecast.end_state.to_h}
+          output = {threshold: forecast.threshold, holds: forecast.holds.map(&:to_h_plain), end: forecast.end_state.to_h}
           trace_every ? output.merge(trace: trace(forecast.trace, trace_every)) : output
         end
 
