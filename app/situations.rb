@@ -9,6 +9,7 @@ module Windlass
     TEST_DAYS = Progression::Readiness::MAXIMAL_DAYS + 1
     MORNING_DAYS = Progression::Readiness::LIGHT_DAYS + 2
     ILLNESS_DAYS = 60
+    CHEST_DAYS = Progression::Readiness::CALM_DAYS.fetch(true)
 
     # @param athletes [Array<Records::Athlete>]
     # @param now [Time]
@@ -34,9 +35,9 @@ module Windlass
       suspension = athlete.suspension_on(@today)
       Progression::Situation.new(date: @today, now: @now, activity: activity, standing: standing, screen: athlete.to_screen(on: @today),
         stopped: (suspension.reason if suspension&.stop?), resting_until: (suspension.until_on if suspension && !suspension.stop?),
-        answers: day ? day.to_answers : [], watcher: day&.watcher, mornings: mornings(athlete), context: context(athlete),
+        answers: day ? day.to_answers : [], watcher: day&.watcher, oximeter: day&.oximeter || false, mornings: mornings(athlete), context: context(athlete),
         history: history.fetch(athlete.id, []), illness: illness(athlete), measures: values(athlete),
-        forecast_washout: washout(athlete, standing, day))
+        care: standing&.ladder&.care?(standing.rung) || false, forecast_washout: washout(athlete, standing, day))
     end
 
     private
@@ -47,9 +48,11 @@ module Windlass
       @days ||= Records::Day.where(athlete_id: ids, local_date: (@today - ILLNESS_DAYS)..@today).index_by { |day| [day.athlete_id, day.local_date] }
     end
 
+    # A chest illness stays one, whether or not every day of it says so again.
     def illness(athlete)
-      ill = days.values.select { |day| day.athlete_id == athlete.id && day.says?(:unwell) }.max_by(&:local_date)
-      ill && Progression::Illness.new(last_day: ill.local_date, chest: ill.chest)
+      ill = days.values.select { |day| day.athlete_id == athlete.id && day.says?(:unwell) }
+      newest = ill.map(&:local_date).max
+      newest && Progression::Illness.new(last_day: newest, chest: ill.any? { |day| day.chest && day.local_date > newest - CHEST_DAYS })
     end
 
     # A fall that is expected, or a measure that is paused, asks for no light day.
@@ -59,6 +62,8 @@ module Windlass
       @mornings ||= Records::Measure.mornings(ids, since: @now - MORNING_DAYS * 86_400).transform_values { |pauses| Measures::MorningSeries.new(pauses) }
       @mornings.fetch(athlete.id) { Measures::MorningSeries.new([]) }
     end
+
+    def over_breathed_today?(athlete) = history.fetch(athlete.id, []).any? { |past| past.date == @today && past.over_breathed }
 
     def history
       @history ||= (sessions + tests).group_by(&:first).transform_values { |rows| rows.map(&:last) }
@@ -75,9 +80,9 @@ module Windlass
       end
     end
 
-    # Asked of the model only where the answer matters: water is planned.
+    # Asked of the model only where the answer matters: water is planned, or over-breathing was done today.
     def washout(athlete, standing, day)
-      return unless standing && day&.says?(Progression::TodaysQuestions::WATER)
+      return unless standing && (day&.says?(Progression::TodaysQuestions::WATER) || over_breathed_today?(athlete))
 
       Forecasts.outlook(athlete, on: @today, values: values(athlete))&.strongest_washout(standing.protocol, standing.dose)
     end

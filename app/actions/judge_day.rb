@@ -6,14 +6,24 @@ module Windlass
     module JudgeDay
       # No rule looks further back: four weeks of holding, and the row on this rung.
       HISTORY_DAYS = 35
+      NOT_OVER = "The day is judged once its last set is done or given up."
 
       # @param session [Records::Session] the newest set of its day, perhaps with changes that are not saved
       # @return [Progression::Verdict, nil] nil where the protocol is not offered any more
       def self.call(session)
         standing = standing_at(session) or return
         sets = session.sets_of_the_day.map { |set| (set.id == session.id) ? session : set }
-        Progression::Judge.judge(Progression::Session.of_day(sets.map(&:to_core)),
+        Progression::Judge.judge(Progression::Session.of_day((sets.empty? ? [session] : sets).map(&:to_core)),
           history: history(session), standing: standing)
+      end
+
+      # @param sets [Array<Records::Session>] of one prescription, one day and one dose
+      # @return [Boolean] the last of them is done, or given up, or the day is past; false starts are no sets
+      def self.over?(sets, today:)
+        newest = sets.last or return false
+        return true if newest.local_date < today || sets.any?(&:given_up)
+
+        sets.count { |set| !set.to_core.false_start? } >= newest.to_protocol.sets(newest.to_dose)
       end
 
       # Where the athlete stood with the dose that was run; a light day's dose is no rung.

@@ -7,29 +7,38 @@ module Windlass
     module KeepJournal
       # What a coach may have written on the session's sheet, or read from a recorded trace.
       RATED = %i[first_breath sao2_low].freeze
+      # Events from which the model learns.
+      TEACHING = %w[first_urge oximeter hold_end].freeze
 
+      # The lock is held for as long as it takes to write; what has to be reckoned comes before and after it.
       # @param events [Array<Hash>] of Forms::JournalForm
       # @return [Array<String>] uuids that are kept now
       def self.call(session, events, now:)
+        timeline = session.to_timeline
+        new = fresh = []
         session.transaction do
-          insert(session, events, now)
+          session.reload
+          new = events.map { |event| event[:uuid] } - session.journal_events.where(uuid: events.map { |event| event[:uuid] }).pluck(:uuid)
+          fresh = events.select { |event| new.include?(event[:uuid]) }
+          insert(session, fresh, now)
           stored = session.journal_events.reload.map(&:to_core)
-          write_rounds(session, Timeline::Replay.rounds(session.to_timeline, stored))
+          write_rounds(session, Timeline::Replay.rounds(timeline, stored, judged: session.to_protocol.judged))
           write_state(session, stored, now)
-          close(session, now) if session.over?
+          stand_lower(session) if session.over?
         end
+        close(session, fresh, now: now) if session.over? && fresh.any?
         events.map { |event| event[:uuid] }
       end
 
-      def self.close(session, now)
-        stand_lower(session)
-        LearnFromLog.call(session.athlete, now: now)
+      # Once it is over: what it teaches, and what the judge says of it. A mark that comes later teaches what it can.
+      def self.close(session, fresh, now:)
+        LearnFromLog.call(session.athlete, now: now) if fresh.any? { |event| TEACHING.include?(event[:kind]) }
         Propose.call(session)
       end
 
       # Who came back lower, and did it, stands there from now on.
       def self.stand_lower(session)
-        return if session.lowered_to.nil? || !session.to_core.begun?
+        return if session.lowered_to.nil? || !session.to_core.counts?
 
         session.prescription.update!(dose: session.lowered_to, reduced: false)
         session.update!(lowered_to: nil)

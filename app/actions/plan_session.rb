@@ -4,7 +4,7 @@ require "securerandom"
 
 module Windlass
   module Actions
-    # Puts today's dose on the deck. A session of today that is planned or on the deck is taken up again, so that a double
+    # Puts today's dose on the deck. A session of today that is on the deck or planned is taken up again, so that a double
     # click or the back button makes no second one.
     module PlanSession
       # @return [Records::Session]
@@ -14,9 +14,9 @@ module Windlass
 
         standing = standing(prescription, now)
         ready = ready(prescription, standing, now)
-        raise Error, ready.reasons.flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ") unless ready.go?
+        raise Error, ready.reasons.reject(&:go?).flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ") unless ready.go?
 
-        planned(prescription, ready, now) || create(prescription, ready, standing, now)
+        taken_up(prescription, ready, now) || plan(prescription, columns(prescription, ready, standing, now), now)
       end
 
       # @return [Boolean] planned and not begun, and what was true then is not so now: a screening, a stop, an answer
@@ -38,24 +38,41 @@ module Windlass
         Situations.new([prescription.athlete], now: now).ready(prescription, standing)
       end
 
-      def self.planned(prescription, ready, now)
-        prescription.sessions.where(state: %w[planned running], local_date: now.to_date).order(:id).reverse
-          .find { |session| session.to_dose == ready.dose }
+      def self.taken_up(prescription, ready, now)
+        today = prescription.sessions.where(local_date: now.to_date).order(:id).reverse
+        today.find { |session| session.state == "running" } || today.find { |session| session.state == "planned" && session.to_dose == ready.dose }
+      end
+
+      # One is planned a day, not two: where another dose was planned and not begun, it is this one now. The database has the
+      # last word where two ask at once.
+      def self.plan(prescription, columns, now)
+        prescription.transaction do
+          planned = prescription.sessions.find_by(state: "planned", local_date: now.to_date)
+          planned&.update!(columns)
+          planned || prescription.sessions.create!(columns.merge(uuid: SecureRandom.uuid))
+        end
       end
 
       # @param standing [Progression::Standing] where they stood; who comes back is put lower
-      def self.create(prescription, ready, standing, now)
+      def self.columns(prescription, ready, standing, now)
         athlete = prescription.athlete
         protocol = prescription.to_protocol
-        timeline = protocol.compile(ready.dose, athlete.to_body(on: now.to_date, posture: protocol.posture))
+        timeline = timeline(athlete, protocol, ready.dose, now)
         forecast = Forecasts.of(athlete, timeline, on: now.to_date, posture: protocol.posture, trace: false)
-        prescription.sessions.create!(account_id: athlete.account_id, athlete: athlete, uuid: SecureRandom.uuid,
-          protocol: prescription.protocol, dose: ready.dose, rung: ready.standing.rung, reduced: ready.standing.reduced, light: ready.light?,
-          lowered_to: (ready.standing.dose if ready.standing.dose != standing.dose),
-          segments: timeline.segments.map(&:to_h_plain), planned_at: now, local_date: now.to_date, posture: protocol.posture,
-          forecast: forecast && Records::Session.forecast_columns(forecast), washout: forecast&.holds&.map(&:co2_washout)&.max)
+        {account_id: athlete.account_id, athlete: athlete,
+         protocol: prescription.protocol, dose: ready.dose, rung: ready.standing.rung, reduced: ready.standing.reduced, light: ready.light?,
+         lowered_to: (ready.standing.dose if ready.standing.dose != standing.dose),
+         segments: timeline.segments.map(&:to_h_plain), planned_at: now, local_date: now.to_date, posture: protocol.posture,
+         forecast: forecast && Records::Session.forecast_columns(forecast), washout: forecast&.holds&.map(&:co2_washout)&.max}
       end
-      private_class_method :standing, :ready, :planned, :create
+
+      # What ends by hand has a latest end, where the model can speak of the athlete.
+      def self.timeline(athlete, protocol, dose, now)
+        body = athlete.to_body(on: now.to_date, posture: protocol.posture)
+        compiled = protocol.compile(dose, body)
+        Forecasts.objection(athlete, on: now.to_date) ? compiled : protocol.bounded(compiled, dose, body)
+      end
+      private_class_method :standing, :ready, :taken_up, :plan, :columns, :timeline
     end
   end
 end

@@ -4,18 +4,26 @@ module Windlass
   module Actions
     # Gives an athlete a protocol, dosed from the newest measures, or one of the coach's own. One open prescription a family.
     module Prescribe
-      # @param own [Records::OwnProtocol, nil] a dose and a name to begin from
+      # @param own [#name, #to_dose, nil] a dose to begin from, and a name where it has one
       # @return [Records::Prescription]
       # @raise [Error] where the athlete is not offered it: why, and what would be needed
       def self.call(athlete, protocol, now:, own: nil)
         raise Error, "#{protocol.name} is only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless asked_for?(athlete, protocol)
 
         open = athlete.prescriptions.open.find_by(protocol: protocol.id)
-        return open if open && !open.quiet? && own.nil?
+        return open if open && !open.quiet? && (own.nil? || same?(open, own))
         raise Error, open.quiet_words if open&.quiet? && !measured_anew?(open)
 
         write(athlete, protocol, own, open, now)
       end
+
+      # A dose from the composer, with no name but the family's.
+      Composed = Value.define(:to_dose) do
+        def name = nil
+      end
+
+      # @return [Boolean] it was prescribed just so already: a second click changes nothing
+      def self.same?(open, own) = open.own_name == own.name && Records::Record.dose(open.own_dose) == own.to_dose
 
       # A drill that some schools never do is opted into by the athlete's discipline.
       def self.asked_for?(athlete, protocol) = !protocol.opt_in? || athlete.disciplines.intersect?(protocol.disciplines)
@@ -26,7 +34,7 @@ module Windlass
         ladder = ladder(athlete, protocol, on, values, **bounds)
         return if ladder.offered_at_all?
 
-        ladder.cut || protocol.lacking(values) || "Not offered: its start passes a limit of this athlete's."
+        ladder.cut || protocol.lacking(values) || "Not offered: #{ladder.passed || "its start passes a limit of this athlete's"}."
       end
 
       # Its start: nothing above it is asked for here.
@@ -42,8 +50,14 @@ module Windlass
 
         standing = Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: from), 0)
         athlete.transaction do
-          open&.update!(state: "ended", quiet_since: nil) if own
-          (open && own.nil?) ? begin_anew(open, standing) : create(athlete, protocol, standing, own, now)
+          next begin_anew(open, standing) if open && own.nil?
+
+          # Another click may have been quicker.
+          newer = athlete.prescriptions.open.find_by(protocol: protocol.id)
+          next newer if newer && (own.nil? || same?(newer, own))
+
+          newer&.update!(state: "ended", quiet_since: nil)
+          create(athlete, protocol, standing, own, now)
         end
       end
 
@@ -65,9 +79,22 @@ module Windlass
 
       def self.create(athlete, protocol, standing, own, now)
         athlete.prescriptions.create!(account_id: athlete.account_id, protocol: protocol.id, dose: standing.dose,
-          started_on: now.to_date, own_name: own&.name, own_dose: own&.dose)
+          started_on: now.to_date, own_name: own&.name, own_dose: own&.to_dose)
       end
-      private_class_method :ladder, :write, :begin_anew, :create
+      private_class_method :same?, :ladder, :write, :begin_anew, :create
+    end
+
+    # Ends a prescription; it can be taken up again, where nothing of its family was prescribed since.
+    module EndPrescription
+      def self.call(prescription) = prescription.update!(state: "ended", quiet_since: nil)
+
+      # @raise [Error]
+      def self.undo(prescription)
+        newer = prescription.athlete.prescriptions.open.find_by(protocol: prescription.protocol)
+        raise Error, "#{newer.name} is prescribed already. End that one first." if newer && newer.id != prescription.id
+
+        prescription.update!(state: "active") if prescription.state == "ended"
+      end
     end
   end
 end

@@ -2,22 +2,21 @@
 
 module Windlass
   module Actions
-    # Keeps what the coach says of a session: effort, symptoms, note, first breaths and held times.
-    # A stop acts at once, whether or not a verdict is decided.
+    # Keeps what the coach says of a session: effort, symptoms, note, first breaths, held times, how exhales were.
+    # A stop acts at once and each time that it is said, whether or not a verdict is decided.
     module RateSession
-      STOPPED = "No hold work until a clinician has cleared it."
-
       # @param values [Hash] of Forms::RatingForm
       def self.call(session, values, now:)
-        assign(session, values)
+        said_before = session.symptoms.map(&:to_sym)
         session.transaction do
+          assign(session, values)
           session.save!
           session.rounds.each(&:save!)
-          stops = values[:symptoms].map(&:to_sym) & Progression::Symptoms::STOPS.keys
-          suspend(session, stops, now) if stops.any?
+          stops = (values[:symptoms].map(&:to_sym) - said_before) & Progression::Symptoms::STOPS.keys
+          OpenStop.call(session.athlete, stops_in_words(stops, session.local_date), session: session, now: now) if stops.any?
           pause_the_measure(session.athlete) if values[:symptoms].include?("panic")
-          Propose.call(session)
         end
+        Propose.call(session)
         session.reload
       end
 
@@ -30,13 +29,23 @@ module Windlass
       # After panic the control pause is not chased; the coach may take it up again.
       def self.pause_the_measure(athlete) = athlete.update!(control_pause_use: "paused")
 
-      def self.suspend(session, stops, now)
-        Records::Suspension.find_or_create_by!(session: session, kind: "stop") do |suspension|
-          suspension.assign_attributes(account_id: session.account_id, athlete_id: session.athlete_id, opened_at: now,
-            reason: "#{Progression::Symptoms.words(stops).capitalize} on #{Words.date(session.local_date)}. #{STOPPED}")
-        end
+      def self.stops_in_words(stops, on) = "#{Progression::Symptoms.words(stops).capitalize} on #{Words.date(on)}."
+      private_class_method :stops_in_words, :pause_the_measure
+    end
+
+    # Opens a stop: all hold work waits for a clinician. Where one from the same thing is open already, it says both.
+    module OpenStop
+      STOPPED = "No hold work until a clinician has cleared it."
+
+      # @param what [String] a sentence
+      # @param from [Hash] session: or measure:
+      # @return [Records::Suspension]
+      def self.call(athlete, what, now:, **from)
+        open = athlete.suspensions.find_by(kind: "stop", lifted_at: nil, **from)
+        return open.update!(reason: "#{open.reason.delete_suffix(STOPPED)}#{what} #{STOPPED}") if open
+
+        athlete.suspensions.create!(account_id: athlete.account_id, kind: "stop", opened_at: now, reason: "#{what} #{STOPPED}", **from)
       end
-      private_class_method :suspend, :pause_the_measure
     end
   end
 end

@@ -21,9 +21,9 @@ module Windlass
 
         session.transaction do
           session.rounds.each { |round| round.update!(sao2_low: lows[round.number]) if lows.key?(round.number) }
-          LearnFromLog.call(session.athlete, now: now)
-          Propose.call(session)
         end
+        LearnFromLog.call(session.athlete, now: now)
+        Propose.call(session)
         lag
       end
 

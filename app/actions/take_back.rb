@@ -8,19 +8,21 @@ module Windlass
       # @param move [Records::Move]
       # @raise [Error]
       def self.call(move, now:)
-        raise Error, "A stop is lifted by a clinician's clearance, not taken back." if move.decided == "stop"
-        raise Error, "Only the newest move can be taken back." if move.prescription.moves.where(local_date: (move.local_date + 1)..).exists?
+        raise Error, "A stop is lifted by a clinician's clearance, not undone." if move.decided == "stop"
+        raise Error, "Only the newest decision can be undone." unless allowed?(move)
 
         move.transaction do
           move.update!(taken_back_at: now, verdict_now: nil, reason_now: nil)
+          next if move.noted
+
           move.prescription.update!(dose: move.dose_before, reduced: move.reduced_before, state: "active", quiet_since: nil)
           Records::Suspension.where(session_id: move.session_id, kind: "rest").delete_all
-          Propose.call(move.session)
         end
+        Propose.call(move.session)
       end
 
       # @return [Boolean] it may still be taken back
-      def self.allowed?(move) = move.decided != "stop" && !move.prescription.moves.where(local_date: (move.local_date + 1)..).exists?
+      def self.allowed?(move) = move.decided != "stop" && (move.noted || !Decide.noted?(move.prescription, move.local_date))
     end
 
     # The judge's new word on an edited day is heard, and what was decided stands.

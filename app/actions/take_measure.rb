@@ -13,9 +13,13 @@ module Windlass
         return known if known
 
         refuse(athlete, kind, values, now) if values[:taken_on] == now.to_date
-        measure = create(athlete, kind, values, now)
-        athlete.update!(resting_pulse: values[:pulse].round) if values[:pulse]
-        measure
+        athlete.transaction do
+          create(athlete, kind, values, now).tap do |measure|
+            athlete.update!(resting_pulse: values[:pulse].round) if values[:pulse]
+            stop = kind.stop(measure.to_taken)
+            OpenStop.call(athlete, stop, measure: measure, now: now) if stop
+          end
+        end
       end
 
       # What stands in the way of taking it now. Who watches is asked with the measure itself.

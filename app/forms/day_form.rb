@@ -9,6 +9,7 @@ module Windlass
           optional(:answers).array(:string, included_in?: Progression::TodaysQuestions::ALL.keys.map(&:to_s))
           optional(:chest).maybe(:bool)
           optional(:watcher).maybe(Types::Text)
+          optional(:oximeter).maybe(:bool)
         end
 
         rule(:watcher).validate(at_most_characters: 80)

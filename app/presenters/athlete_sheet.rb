@@ -95,7 +95,7 @@ module Windlass
 
       def log
         @log ||= begin
-          sessions = athlete.sessions.run.where(local_date: (@today - LOG_DAYS)..).in_order.to_a
+          sessions = athlete.sessions.kept.where(local_date: (@today - LOG_DAYS)..).in_order.to_a
           moves = Records::Move.kept.where(prescription_id: athlete.prescription_ids).where(local_date: (@today - LOG_DAYS)..).to_a
           SessionLog.new(sessions, moves, Records::Round.outcomes(sessions.map(&:id)))
         end

@@ -49,8 +49,11 @@ module Windlass
       # @return [Array<Array(Symbol, String, Boolean)>]
       def questions = Progression::TodaysQuestions::ALL.map { |answer, words| [answer, words, day.says?(answer)] }
 
+      # @return [Boolean] a forecast hold falls under the planning floor: somebody beside, and an oximeter on, before it starts
+      def care? = !standing.nil? && standing.ladder.care?(standing.rung)
+
       # Asking again may change it: what bars is said today, or nobody was named.
-      ASKED_TODAY = %w[block.today block.water block.buddy].freeze
+      ASKED_TODAY = %w[block.today block.water block.buddy block.care].freeze
 
       def askable? = ready.go? || (ready.reasons.reject(&:go?).map(&:rule) - ASKED_TODAY).empty?
 
@@ -105,7 +108,7 @@ module Windlass
 
       # @return [String, nil] nil where there is but one, and it is to be done
       def set
-        done = prescription.sessions.run.where(local_date: @now.to_date).count
+        done = prescription.sessions.kept.where(local_date: @now.to_date).count
         sets = protocol.sets(dose_today)
         return "#{(sets == 1) ? "Today's session is" : "All #{sets} sets of today are"} done" if done >= sets
 
@@ -152,7 +155,7 @@ module Windlass
       def body = athlete.to_body(on: today, posture: protocol.posture)
 
       def care
-        "A forecast hold falls under the planning floor: somebody beside, and an oximeter on." if standing&.ladder&.care?(standing.rung)
+        "A forecast hold falls under the planning floor: somebody beside, and an oximeter on." if care?
       end
     end
   end

@@ -23,17 +23,21 @@ module Windlass
       end
 
       def self.values(athlete, control_pause_s, maximal_hold, sustained_exhale)
-        shown = maximal_hold && Measures.kind("maximal_hold").uneventful?(maximal_hold)
         Measures::Values.new(control_pause_s: control_pause_s, control_pause_paused: athlete.control_pause_use == "paused",
-          maximal_hold_s: maximal_hold&.value, maximal_hold_shown_on: (maximal_hold.taken_at.to_date if shown),
+          maximal_hold_s: maximal_hold&.value, maximal_hold_shown_on: maximal_hold&.taken_at&.to_date,
           sustained_exhale_beats: sustained_exhale&.value)
       end
 
-      # The newest maximal hold and sustained exhale of each.
+      # What ended badly doses nothing: what {Measures::HeldToTheEnd#went_well?} says, as a query.
+      scope :that_went_well, -> {
+        where("coalesce(json_extract(details, '$.eventful'), 'no') = 'no' AND coalesce(json_extract(details, '$.first_breath'), '') <> 'gasp'")
+      }
+
+      # The newest maximal hold that went well and the newest sustained exhale of each.
       # @return [Hash{Array(Integer, String) => Measures::Taken}] by athlete and kind
       def self.newest_others(athlete_ids)
         # SQLite takes the other columns from the row that has the maximum.
-        where(athlete_id: athlete_ids, kind: %w[maximal_hold sustained_exhale]).group(:athlete_id, :kind)
+        that_went_well.where(athlete_id: athlete_ids, kind: %w[maximal_hold sustained_exhale]).group(:athlete_id, :kind)
           .pluck(:athlete_id, :kind, :value, :details, :taken_at, Arel.sql("max(taken_at)")).to_h do |id, kind, value, details, taken_at, _|
             [[id, kind], Measures::Taken.new(value: value, details: details.transform_keys(&:to_sym), taken_at: taken_at.getlocal)]
           end

@@ -12,6 +12,8 @@ module Windlass
       has_one :move, -> { kept }
 
       scope :run, -> { where(state: %w[done stopped]) }
+      # Without false starts that were discarded.
+      scope :kept, -> { run.where(discarded_at: nil) }
       # Days on which no verdict has been decided.
       scope :undecided, -> {
         decided = Move.kept.where("moves.prescription_id = sessions.prescription_id").where("moves.local_date = sessions.local_date")
@@ -49,24 +51,43 @@ module Windlass
       def to_core
         Progression::Session.new(id: id, date: local_date, protocol: protocol, dose: to_dose, effort: effort,
           symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.map(&:to_core), seconds_done: done_ms && done_ms / 1000.0,
-          ended_at: ended_at&.getlocal, washout: washout)
+          ended_at: ended_at&.getlocal, washout: washout, rounds_planned: rounds_planned)
       end
 
-      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms].freeze
+      # @return [Integer] judged parts that this set was to have
+      def rounds_planned
+        protocol = to_protocol
+        protocol.rounds(to_dose) / protocol.sets(to_dose)
+      end
+
+      # @return [Array<Integer>] numbers of the holds after which a first breath is asked for; all where the family asks after each
+      def asked_breaths
+        case to_protocol.first_breath
+        when :never then []
+        when :end then rounds.map(&:number).last(1)
+        when :hold then rounds.map(&:number)
+        else to_protocol.asked_after(to_dose).to_a
+        end
+      end
+
+      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at].freeze
 
       # The past of an athlete, read without making a record of each of its many rounds.
       # @return [Array<Progression::Session>] each set alone, in order
       def self.core_sets(athlete_id, days)
-        sets = run.where(athlete_id: athlete_id, local_date: days).in_order
+        sets = kept.where(athlete_id: athlete_id, local_date: days).in_order
         rounds = Round.core_by_session(sets.ids)
-        sets.pluck(*COLUMNS).map do |id, date, protocol, dose, effort, symptoms, light, done_ms|
-          Progression::Session.new(id: id, date: date, protocol: protocol, dose: dose(dose), effort: effort,
-            symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []), seconds_done: done_ms && done_ms / 1000.0)
+        planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).then { |family| family.rounds(dose) / family.sets(dose) } }
+        sets.pluck(*COLUMNS).map do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at|
+          given = dose(dose)
+          Progression::Session.new(id: id, date: date, protocol: protocol, dose: given, effort: effort, washout: washout, ended_at: ended_at&.getlocal,
+            symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []), seconds_done: done_ms && done_ms / 1000.0,
+            rounds_planned: planned[[protocol, given]])
         end
       end
 
       HELD = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped)"
-      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql(HELD), :done_ms].freeze
+      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql(HELD), :done_ms, :dose, :discarded_at].freeze
 
       # The days of recent sessions, and the newest of each protocol however old.
       # @return [Array<Array(Integer, Progression::Outline)>] athlete and session
@@ -80,22 +101,22 @@ module Windlass
 
       # One look into the index for each prescription there ever was, in place of a walk through all sessions.
       def self.newest_days(athlete_ids)
-        newest = run.where("sessions.athlete_id = prescriptions.athlete_id AND sessions.protocol = prescriptions.protocol AND done_ms > 0")
+        newest = kept.where("sessions.athlete_id = prescriptions.athlete_id AND sessions.protocol = prescriptions.protocol AND done_ms > 0")
           .order(local_date: :desc).limit(1).select(:local_date)
         Prescription.where(athlete_id: athlete_ids).distinct.pluck(:athlete_id, :protocol, Arel.sql("(#{newest.to_sql})"))
           .filter_map { |athlete_id, protocol, date| [athlete_id, protocol, date.to_date] if date }
       end
 
-      # Begun is what held something, or ran where minutes are judged.
-      def self.outline(id, date, protocol, ended_at, washout, held, done_ms)
-        begun = held == 1 || (Protocols.find(protocol).by_minutes? && done_ms.to_i > 0)
-        Progression::Outline.new(id: id, date: date, protocol: protocol, ended_at: ended_at&.getlocal, washout: washout, begun: begun)
+      # It counts where it held something, or ran where minutes are judged, and was not discarded. Walls go by its having run.
+      def self.outline(id, date, protocol, ended_at, washout, held, done_ms, dose, discarded_at)
+        done = held == 1 || (done_ms.to_i > 0 && Protocols.find(protocol).judged_by_minutes?(dose(dose)))
+        Progression::Outline.new(id: id, date: date, protocol: protocol, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0)
       end
       private_class_method :newest_days, :outline
 
       # @return [Array<Session>] the sets of this day and dose, this one among them
       def sets_of_the_day
-        self.class.run.where(prescription_id: prescription_id, local_date: local_date).includes(:rounds).in_order
+        self.class.kept.where(prescription_id: prescription_id, local_date: local_date).includes(:rounds).in_order
           .select { |set| set.dose == dose }
       end
     end

@@ -31,17 +31,20 @@ module Windlass
 
         private
 
-        # The newest run session of each day without a decision, once the day's sets are done or the day is over.
+        # The newest session of each day without a decision, once the day's sets are done or given up. Days before the newest one
+        # that is decided have nothing to decide any more.
         def undecided
-          open = Records::Session.run.undecided.in_order.includes(:prescription)
+          open = Records::Session.kept.undecided.in_order.includes(:prescription, :rounds)
             .where(athlete_id: @ground.by_id.keys, local_date: (@ground.today - DAYS)..@ground.today)
           open.group_by { |session| [session.prescription_id, session.local_date] }.values
-            .select { |sets| over?(sets) }.map(&:last)
+            .select { |sets| newest_decided.fetch(sets.last.prescription_id, sets.last.local_date) <= sets.last.local_date && Actions::JudgeDay.over?(sets, today: @ground.today) }
+            .map(&:last)
         end
 
-        def over?(sets)
-          newest = sets.last
-          newest.local_date < @ground.today || newest.state == "stopped" || sets.size >= newest.to_protocol.sets(newest.to_dose)
+        # @return [Hash{Integer => Date}] by prescription
+        def newest_decided
+          @newest_decided ||= Records::Move.kept.where(noted: false, local_date: (@ground.today - DAYS)..).group(:prescription_id).maximum(:local_date)
+            .transform_values(&:to_date)
         end
 
         def outdated

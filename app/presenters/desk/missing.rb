@@ -67,7 +67,7 @@ module Windlass
 
         def back_for_long
           old = @ground.today - Progression::Readiness::LAYOFF_ANEW_DAYS
-          @ground.prescriptions.select { |one| smaller_ladder?(one, old) && one.sessions.run.where(local_date: old..).count >= SESSIONS_BACK }
+          @ground.prescriptions.select { |one| smaller_ladder?(one, old) && one.sessions.kept.where(local_date: old..).count >= SESSIONS_BACK }
             .map { |one| row(one.athlete, "#{one.name}: back after a long time off, on a smaller ladder. Measure anew", "/athletes/#{one.athlete_id}/measures/maximal_hold/new", "Maximal hold") }
         end
 

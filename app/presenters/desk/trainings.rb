@@ -24,7 +24,7 @@ module Windlass
         private
 
         def training(prescription)
-          return if prescription.quiet? || decided.include?(prescription.id)
+          return if prescription.quiet? || decided.include?(prescription.id) || given_up.include?(prescription.id)
 
           standing = @ground.standing_of(prescription) or return
           ready = @ground.situations.ready(prescription, standing)
@@ -56,7 +56,12 @@ module Windlass
         end
 
         def sets
-          @sets ||= Records::Session.run.where(local_date: @ground.today).group(:prescription_id).count
+          @sets ||= Records::Session.kept.where(local_date: @ground.today).group(:prescription_id).count
+        end
+
+        # No more sets today.
+        def given_up
+          @given_up ||= Records::Session.kept.where(local_date: @ground.today, given_up: true).pluck(:prescription_id).to_set
         end
 
         def running

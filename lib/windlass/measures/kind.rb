@@ -24,6 +24,24 @@ module Windlass
 
     Reading = Value.define(:headline, :sentences)
 
+    # What may be noted after a hold that was taken to its end. Whatever else was noted before is a doubt too.
+    AFTERWARDS = {"no" => "nothing to note", "dizzy" => "dizzy or tingling", "stop" => "shaking, blue lips, passed out, or worse"}.freeze
+
+    # What both holds have in common that are taken to their end.
+    module HeldToTheEnd
+      def stop(taken) = ("#{name} on #{Words.date(taken.taken_at.to_date)}: #{AFTERWARDS.fetch("stop")}." if taken.details[:eventful] == "stop")
+
+      def went_well?(taken) = [nil, "no"].include?(taken.details[:eventful]) && taken.details[:first_breath] != "gasp"
+
+      private
+
+      def afterwards(taken)
+        return "It stops all hold work until a clinician has cleared it." if stop(taken)
+
+        "It did not end well, so no dose is computed from it." unless went_well?(taken)
+      end
+    end
+
     # What every kind of measure besides the control pause answers: how it is taken, what is asked, how it is read.
     class Kind
       # Parts of a clock: a stopwatch, a metronome that counts beats, a minute in which something is counted, none.
@@ -50,6 +68,14 @@ module Windlass
 
       # @return [Progression::Activity, nil] what readiness is asked about before it is taken
       def activity = nil
+
+      # @param taken [Taken]
+      # @return [String, nil] what happened that stops all hold work
+      def stop(_taken) = nil
+
+      # @param taken [Taken]
+      # @return [Boolean] it went well: a measure that ended badly doses nothing
+      def went_well?(_taken) = true
 
       # @param taken [Taken]
       # @param context [ReadingContext]

@@ -4,6 +4,8 @@ module Windlass
   module Measures
     # Maximal inspiratory hold, dry. Bands: common practice, no source.
     class MaximalHold < Kind
+      include HeldToTheEnd
+
       LOW_S = 35
       WANTED_S = 60
       # Within this share of it after the first contraction a hold was mostly struggle.
@@ -18,7 +20,7 @@ module Windlass
       field :first_urge_s, "First urge", unit: "s", range: (0..720), optional: true, mark: "U"
       field :contraction_s, "First contraction", unit: "s", range: (0..720), optional: true, mark: "C"
       field :first_breath, "The first breath after it was", choices: {"smooth" => "smooth", "deeper" => "deeper", "gasp" => "a gasp"}
-      field :eventful, "Afterwards", choices: {"no" => "nothing to note", "yes" => "dizzy, shaking, blue, or worse"}
+      field :eventful, "Afterwards", choices: AFTERWARDS
       field :watcher, "Who watched"
 
       def activity = Progression::MAXIMAL_TEST
@@ -30,9 +32,6 @@ module Windlass
         contraction = taken.details[:contraction_s]
         (taken.value - contraction) / taken.value.to_f if contraction && contraction < taken.value
       end
-
-      # @return [Boolean] the athlete has shown it: it went well
-      def uneventful?(taken) = taken.details[:eventful] == "no" && taken.details[:first_breath] != "gasp"
 
       private
 
@@ -48,7 +47,7 @@ module Windlass
         [
           ("Suggest a doctor, and no tables." if taken.value < LOW_S),
           struggle_words(taken),
-          ("Not uneventful: it does not count as shown. Shaking, blue lips or a blackout belong on a session's sheet as a stop." unless uneventful?(taken))
+          afterwards(taken)
         ]
       end
 

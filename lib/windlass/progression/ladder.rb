@@ -30,8 +30,8 @@ module Windlass
         @bounds = {limits: limits, from: from, outlook: outlook, guards: guards}.freeze
         @guards = [*outlook, *guards]
         @limits = protocol.lacking(measures) ? {} : protocol.levers.to_h { |lever| [lever.key, lever.limit_for(measures, limits)] }
-        start = protocol.lacking(measures) ? nil : from || protocol.start(measures)
-        @rungs = (offered?(start) ? cut_short(climb(start)) : []).freeze
+        @start = protocol.lacking(measures) ? nil : from || protocol.start(measures)
+        @rungs = (offered?(@start) ? cut_short(climb(@start)) : []).freeze
         freeze
       end
 
@@ -69,6 +69,16 @@ module Windlass
         return false if dose.nil? || (protocol.shortest_hold_s > 0 && protocol.longest_hold_s(dose) < protocol.shortest_hold_s)
 
         protocol.levers.none? { |lever| lever.harder?(lever.value(dose), @limits[lever.key]) }
+      end
+
+      # @return [String, nil] which number of the start passes which limit
+      def passed
+        dose = @start or return
+        lever = protocol.levers.find { |one| one.harder?(one.value(dose), @limits[one.key]) } or return
+
+        unit = Protocols::UNITS[lever.unit]
+        "#{lever.words} #{[Words.number(lever.value(dose)), unit].compact.join(" ")} passes the limit of " \
+          "#{[Words.number(@limits[lever.key]), unit].compact.join(" ")}#{", #{lever.limit_words}" if lever.limit_words}"
       end
 
       private

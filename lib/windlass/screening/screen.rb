@@ -36,7 +36,7 @@ module Windlass
       def finding(column, on:)
         return Finding.new(column: nil, state: :open, reasons: []) if column.nil?
 
-        refusals = [out_of_date(on), Ages.refusal(age, column), consent_missing(on)].compact
+        refusals = [out_of_date(on), Ages.refusal(age, column), (consent_missing(on) if Ages.minors?(column))].compact
         return by_conditions(column, on) if refusals.empty?
 
         Finding.new(column: column, state: refusals.first.state, reasons: refusals.map(&:text), lifts: refusals.map(&:lifts).join(" "))
@@ -85,6 +85,9 @@ module Windlass
         least = FROM.find { |_, columns| columns.include?(column) }.first
         Refusal.new(state: :blocked, text: "Not at #{age} years.", lifts: "From #{least} years on.") if age < least
       end
+
+      # @return [Boolean] it is open to some who are under age
+      def self.minors?(column) = FROM.any? { |least, columns| least < ADULT && columns.include?(column) }
 
       # @return [Refusal]
       def self.too_young(least) = Refusal.new(state: :blocked, text: "Not under #{least} years.", lifts: "From #{least} years on.")

@@ -5,7 +5,9 @@ module Windlass
     # A session from its first second to its last: segments with the moments at which they start. Frozen.
     class Compiled
       Placed = Value.define(:segment, :start_ms, :number) do
-        def end_ms = start_ms + segment.ms
+        def ms = segment.ms
+
+        def end_ms = start_ms + ms
       end
 
       # A sounded exhale, in one part or in stages; `number` counts them from 1. beats is nil where none are counted.

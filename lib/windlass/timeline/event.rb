@@ -14,6 +14,7 @@ module Windlass
     end
 
     FIRST_BREATHS = %i[smooth deeper gasp].freeze
-    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume oximeter stop finish].freeze
+    SOUND_KINDS = %i[sound_start sound_end].freeze
+    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume oximeter stop finish].concat(SOUND_KINDS).freeze
   end
 end

@@ -9,13 +9,16 @@ module Windlass
 
       # @param compiled [Compiled] the plan
       # @param events [Enumerable<Event>]
-      # @return [Array<Done>] the holds that were reached
-      def self.rounds(compiled, events)
-        by_round = events.sort_by(&:at_ms).group_by(&:round)
-        readings = by_round.fetch(nil, []).select { |event| event.kind == :oximeter }
-        reached = by_round.keys.compact.max || 0
-        planned = compiled.holds.take_while { |place| place.number <= reached }
-        (planned + beyond(compiled, reached)).map { |place| done(place, by_round.fetch(place.number, []), readings) }
+      # @param judged [Symbol] what is judged of it: :holds or :sounds
+      # @return [Array<Done>] the parts that were reached
+      def self.rounds(compiled, events, judged: :holds)
+        sounds = judged == :sounds
+        in_order = events.sort_by(&:at_ms)
+        by_round = in_order.select { |event| event.round && SOUND_KINDS.include?(event.kind) == sounds }.group_by(&:round)
+        readings = in_order.select { |event| event.kind == :oximeter }
+        reached = by_round.keys.max || 0
+        planned = compiled.judged(judged).take_while { |place| place.number <= reached }
+        (planned + (sounds ? [] : beyond(compiled, reached))).map { |place| done(place, by_round.fetch(place.number, []), readings) }
       end
 
       # At one's own pace there may be more holds than were expected: the cycle goes on until its time.
@@ -28,10 +31,9 @@ module Windlass
       MOST_AT_OWN_PACE = 2000
 
       def self.done(place, events, readings)
-        start = at(events, :hold_start)
-        finish = at(events, :hold_end)
-        Done.new(number: place.number, target_ms: place.segment.open? ? nil : place.segment.ms,
-          held_ms: start && finish && finish - start, skipped: start.nil?,
+        start = at(events, :hold_start, :sound_start)
+        finish = at(events, :hold_end, :sound_end)
+        Done.new(number: place.number, target_ms: target_ms(place), held_ms: start && finish && length(start, finish), skipped: start.nil?,
           first_urge_ms: since(start, at(events, :first_urge)), contraction_ms: since(start, at(events, :contraction)),
           first_breath: events.reverse.find { |event| event.kind == :first_breath }&.value,
           sao2_low: start && finish && low(readings, start, finish))
@@ -45,10 +47,16 @@ module Windlass
         readings.select { |event| event.at_ms.between?(start + late, until_ms) }.map { |event| event.value / 100.0 }.min
       end
 
-      def self.at(events, kind) = events.find { |event| event.kind == kind }&.at_ms
+      def self.at(events, *kinds) = events.find { |event| kinds.include?(event.kind) }&.at_ms
+
+      # A clock that was set back makes no hold of less than nothing, and one that jumped none of days.
+      def self.length(start, finish) = (finish - start).clamp(0, LONGEST_MS)
+      LONGEST_MS = 20 * 60_000
+
+      def self.target_ms(place) = (place.is_a?(Compiled::Placed) && place.segment.open?) ? nil : place.ms
 
       def self.since(start, moment) = start && moment && [moment - start, 0].max
-      private_class_method :beyond, :done, :low, :at, :since
+      private_class_method :beyond, :done, :low, :at, :length, :target_ms, :since
     end
   end
 end
