@@ -3,6 +3,7 @@
 require_relative "records"
 
 # What a coach does that changes something: one deed a file, values in, records changed in one transaction.
+require_relative "actions/keep_athlete"
 require_relative "actions/keep_screening"
 require_relative "actions/take_control_pause"
 require_relative "actions/keep_day"

@@ -18,6 +18,8 @@ module Windlass
       def configure_connection
         super
         @raw_connection.busy_handler_timeout = Integer(@config[:timeout])
+        # What was answered as kept is on the disk, whatever happens to the power.
+        @raw_connection.synchronous = "full"
       end
     end
     ActiveRecord::ConnectionAdapters::SQLite3Adapter.prepend(PatientConnection)
@@ -25,10 +27,19 @@ module Windlass
     # @param path [String] file of the database; made if it is not there
     def self.connect(path)
       FileUtils.mkdir_p(File.dirname(path))
+      keep_private(path)
       ActiveRecord.default_timezone = :utc
       ActiveRecord::Base.establish_connection(adapter: "sqlite3", database: path, timeout: BUSY_TIMEOUT_MS, pool: 24,
         default_transaction_mode: :immediate)
     end
+
+    # Nobody else on this machine reads it.
+    def self.keep_private(path)
+      File.open(path, File::CREAT, 0o600) { |file| file.chmod(0o600) } if File.writable?(File.dirname(path))
+    rescue Errno::EACCES, Errno::EPERM, Errno::EROFS
+      nil
+    end
+    private_class_method :keep_private
 
     # Brings the tables up to date; does nothing where they are.
     def self.migrate(verbose: false)

@@ -14,36 +14,54 @@ module Windlass
       "cross-origin-opener-policy" => "same-origin",
       "cross-origin-resource-policy" => "same-origin",
       "permissions-policy" => "camera=(), geolocation=(), microphone=(), payment=(), usb=()",
-      "cache-control" => "no-cache"
+      "cache-control" => "no-store"
     }.freeze
-    LOCAL_HOSTS = %w[127.0.0.1 localhost ::1].freeze
+    LOCAL_HOSTS = %w[127.0.0.1 localhost ::1 [::1]].freeze
     SECRET_FILE = File.expand_path("../tmp/session_secret", __dir__)
+    # Characters that a secret must have.
+    LEAST_SECRET = 64
 
     def self.registered(app)
-      app.set :sessions, key: "windlass", httponly: true, same_site: :lax, secure: ENV.key?("WINDLASS_HTTPS"),
-        expire_after: 30 * 86_400
+      app.use Door::SizeLimit
+      app.set :sessions, key: "windlass", httponly: true, same_site: :lax, secure: on?("WINDLASS_HTTPS"), expire_after: 30 * 86_400
       app.set :session_secret, secret
-      app.set :host_authorization, permitted_hosts: LOCAL_HOSTS + ENV.fetch("WINDLASS_HOSTS", "").split(",")
-      # A refused token answers 403; the default would only empty the session and carry on.
-      app.set :protection, use: %i[authenticity_token], reaction: :deny, except: %i[remote_token]
-      app.before { headers HEADERS }
-      app.error(403) { refusal }
-      app.helpers Refusal
-    end
-
-    # The same across restarts, so that an open deck may go on sending.
-    def self.secret
-      ENV.fetch("WINDLASS_SECRET") do
-        FileUtils.mkdir_p(File.dirname(SECRET_FILE))
-        File.write(SECRET_FILE, SecureRandom.hex(64), perm: 0o600) unless File.exist?(SECRET_FILE)
-        File.read(SECRET_FILE)
+      app.set :host_authorization, permitted_hosts: LOCAL_HOSTS + ENV.fetch("WINDLASS_HOSTS", "").split(",").map(&:strip).reject(&:empty?)
+      app.set :protection, reaction: :deny, except: %i[remote_token]
+      app.helpers Door, Refusals, Tokens
+      app.before do
+        headers HEADERS
+        pass_the_door
+        refuse_token unless token_accepted?
       end
     end
 
-    module Refusal
+    # @return [Boolean] switched on: `0`, `no`, `false` and nothing are off
+    def self.on?(name) = !["", "0", "no", "off", "false"].include?(ENV.fetch(name, "").strip.downcase)
+
+    # The same across restarts, so that an open deck may go on sending. One that is too short to be one is made anew.
+    # @raise [Error] where the environment gives one that is too short
+    def self.secret
+      given = ENV.fetch("WINDLASS_SECRET", "").strip
+      raise Error, "WINDLASS_SECRET has #{given.length} characters; needed: #{LEAST_SECRET} or more. Left out, one is made and kept." if given.length.between?(1, LEAST_SECRET - 1)
+      return given unless given.empty?
+
+      kept = File.exist?(SECRET_FILE) ? File.read(SECRET_FILE).strip : ""
+      (kept.length >= LEAST_SECRET) ? kept : SecureRandom.hex(64).tap { |made| keep(made) }
+    end
+
+    def self.keep(made)
+      FileUtils.mkdir_p(File.dirname(SECRET_FILE))
+      File.write(SECRET_FILE, made, perm: 0o600)
+    end
+    private_class_method :keep
+
+    # Forms and scripts prove that they come from a page of ours.
+    module Tokens
+      CHECK = Rack::Protection::AuthenticityToken.new(->(_env) {})
+
       def csrf_token = Rack::Protection::AuthenticityToken.token(session)
 
-      def refusal = erb(:"errors/refused", locals: {title: "Not allowed", message: "Load the page again and send the form once more."})
+      def token_accepted? = CHECK.accepts?(env)
     end
   end
 end

@@ -8,8 +8,10 @@ require "sinatra/base"
 
 require_relative "actions"
 require_relative "assets"
+require_relative "door"
 require_relative "forms"
 require_relative "presenters"
+require_relative "refusals"
 require_relative "security"
 require_relative "view_helpers"
 require_relative "routes/today"
@@ -40,7 +42,6 @@ module Windlass
     set :environment, ENV.fetch("WINDLASS_ENV", "production").to_sym
     # Time is an argument everywhere; here it enters.
     set :clock, Time
-    set :pace, Kernel
 
     register Security
     helpers ViewHelpers
@@ -60,7 +61,16 @@ module Windlass
     register Routes::Suspensions
     register Routes::Bench
 
+    # A deck that was open for weeks asks for a new one.
+    get("/token") do
+      content_type :json
+      JSON.generate(token: csrf_token)
+    end
+
     helpers do
+      # Said on the next page. undo: address that takes it back.
+      def tell(text, undo: nil) = session[:notice] = {"text" => text, "undo" => undo}.compact
+
       def now = @now ||= settings.clock.now
 
       def today = now.to_date
@@ -71,7 +81,7 @@ module Windlass
 
       # The number in an address: whatever else stands there is not found.
       def find_in(records, id = params[:id])
-        records.find(Integer(id, 10))
+        records.find(Integer(id.to_s.scrub, 10))
       rescue ArgumentError, RangeError
         raise ActiveRecord::RecordNotFound
       end
@@ -82,15 +92,24 @@ module Windlass
       erb :"errors/not_found", locals: {title: "Not found"}
     end
 
+    # What no page of ours would send.
+    error Sinatra::BadRequest, Rack::QueryParser::ParamsTooDeepError, Rack::Multipart::Error, EOFError do
+      self.params = {}
+      refuse(400, "Not understood", "What was sent can not be read. Nothing was changed.")
+    end
+
     error InvalidInput do
       status 422
       erb :"errors/faults", locals: {title: "Not read", faults: env["sinatra.error"].faults}
     end
 
-    error Error do
-      status 422
-      erb :"errors/refused", locals: {title: "Not possible", message: env["sinatra.error"].message}
+    error(Error) { refuse(422, "Not possible", env["sinatra.error"].message) }
+
+    error ActiveRecord::StaleObjectError, ActiveRecord::RecordNotUnique do
+      refuse(409, "Changed meanwhile", "Somebody else changed this while it was open here, perhaps you in another tab. Load it anew: nothing was written now.")
     end
+
+    error(ActiveRecord::StatementInvalid) { refuse_writing(env["sinatra.error"]) }
 
     error do
       status 500

@@ -35,10 +35,11 @@ module WebHelpers
 
   def text = page.at("main").text.squeeze(" \n")
 
-  # Sends a form as a browser would: with the token of the page that it stands on.
+  # Sends a form as a browser would: with the token of the page that it stands on, and what the form hides.
   def submit(from, to, params = {})
     get(from)
-    post(to, params.merge("authenticity_token" => page.at("meta[name=csrf-token]")["content"]))
+    hidden = page.css("form[action='#{to}'] input[type=hidden]").to_h { |field| [field["name"], field["value"]] }
+    post(to, hidden.merge("authenticity_token" => page.at("meta[name=csrf-token]")["content"]).merge(params.transform_keys(&:to_s)))
   end
 
   def send_json(path, body)
@@ -55,7 +56,7 @@ module WebHelpers
   end
 
   # Screened yesterday, with whatever was answered with yes.
-  def screen(athlete, *conditions, on: clock.now.to_date - 1, **changes)
+  def screen(athlete, *conditions, on: clock.now.to_date - 100, **changes)
     athlete.screenings.create!(account_id: account.id, answered_on: on, conditions: conditions.map(&:to_s),
       guardian_consent_on: on, **changes)
   end

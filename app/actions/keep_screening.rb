@@ -6,15 +6,27 @@ module Windlass
     # control pause is minded in its readings.
     module KeepScreening
       # @param conditions [Array<String>] answered with yes
+      # @param uuid [String, nil] of the form: a double click keeps one
       # @return [Records::Screening]
-      def self.call(athlete, conditions, guardian_consent_on:, now:)
+      def self.call(athlete, conditions, guardian_consent_on:, now:, uuid: nil)
         athlete.transaction do
+          known = uuid && athlete.screenings.find_by(uuid: uuid)
+          next known if known
+
           nervous = conditions.include?("nervous")
           # The measure is not chased with somebody who fears it; the coach may take it up again.
           athlete.control_pause_use = "paused" if nervous && !athlete.nervous
           athlete.update!(nervous: nervous, sleep_signs: conditions.include?("sleep_signs"))
           athlete.screenings.create!(account_id: athlete.account_id, answered_on: now.to_date, conditions: conditions,
-            guardian_consent_on: guardian_consent_on)
+            guardian_consent_on: guardian_consent_on, uuid: uuid)
+        end
+      end
+
+      # @param values [Hash] of Forms::ScreeningClearanceForm
+      # @return [Records::Clearance]
+      def self.clear(athlete, values)
+        athlete.transaction do
+          (values[:uuid] && athlete.clearances.find_by(uuid: values[:uuid])) || athlete.clearances.create!(values.merge(account_id: athlete.account_id))
         end
       end
     end

@@ -27,6 +27,8 @@ module Windlass
           required(:nervous).filled(:bool)
           required(:sleep_signs).filled(:bool)
           optional(:notes).maybe(:string)
+          optional(:uuid).filled(:string, :uuid_v4?)
+          optional(:lock_version).filled(:integer)
         end
 
         rule(:name).validate(at_most_characters: 80)
@@ -42,8 +44,10 @@ module Windlass
         rule(:vital_capacity_l, :height_cm, :sex, :born_on) do
           next if rule_error? || schema_error?(:mass_kg) || values[:vital_capacity_l].nil?
 
-          Physiology::Body.new(sex: values[:sex], age: today.year - values[:born_on].year, height_cm: values[:height_cm],
-            mass_kg: 70, vital_capacity_l: values[:vital_capacity_l])
+          %i[seated lying].each do |posture|
+            Physiology::Body.new(sex: values[:sex], age: today.year - values[:born_on].year, height_cm: values[:height_cm],
+              mass_kg: 70, vital_capacity_l: values[:vital_capacity_l], posture: posture)
+          end
         rescue InvalidValue => error
           key(:vital_capacity_l).failure(error.message)
         end
@@ -53,12 +57,12 @@ module Windlass
       # @return [AthleteForm] filled from a record
       def self.from(athlete)
         blank(athlete.attributes.slice("name", "sex", "vital_capacity_l", "resting_pulse", "disciplines", "nervous",
-          "sleep_signs", "control_pause_use", "notes").merge("born_on" => athlete.born_on.to_s,
+          "sleep_signs", "control_pause_use", "notes").merge("lock_version" => athlete.lock_version.to_s, "born_on" => athlete.born_on.to_s,
             "height_cm" => Words.number(athlete.height_cm), "mass_kg" => Words.number(athlete.mass_kg)))
       end
 
       # @return [Hash] columns of the record
-      def columns = {vital_capacity_l: nil, resting_pulse: nil, disciplines: []}.merge(values).merge(notes: values[:notes].to_s)
+      def columns = {vital_capacity_l: nil, resting_pulse: nil, disciplines: []}.merge(values.except(:uuid, :lock_version)).merge(notes: values[:notes].to_s)
     end
   end
 end

@@ -49,17 +49,26 @@ module Windlass
       def self.blank(typed = {}) = new(typed.transform_keys(&:to_s), nil)
 
       def initialize(params, contract)
-        @typed = params
-        result = contract&.call(params)
+        @typed = params.to_h
+        result = contract&.call(@typed)
         @values = result.to_h
         @errors = result ? flat(result.errors.to_h) : {}
       end
 
       def valid? = errors.empty?
 
+      # @return [String] all faults in one sentence, where there is no field to stand beside
+      def in_short = errors.map { |field, fault| "#{field}: #{fault}" }.join("; ")
+
       # @param name [String, Symbol] as the field is called in the page: `name`, `a[hold_s]`
       # @return [String, nil] what is wrong with it
       def fault(name) = errors[name.to_s]
+
+      # @return [String] what was typed, where it is text
+      def text_at(name) = typed_at(name).then { |value| value.is_a?(String) ? value : "" }
+
+      # @return [Array<String>] what was chosen, where it is a list of texts
+      def list_at(name) = typed_at(name).then { |value| value.is_a?(Array) ? value.grep(String) : [] }
 
       # @return [Object, nil] what was typed into it
       def typed_at(name)

@@ -2,8 +2,9 @@
 
 module Windlass
   module Forms
-    # What the deck sends: a batch of events with the browser's own uuids.
-    class JournalForm < Form
+    # What the deck sends: a batch of events with the browser's own uuids. Each is taken or refused by itself, so that an
+    # impossible one keeps none of the others from being kept.
+    class JournalForm
       MOST_EVENTS = 500
       # A session ends within a day.
       LONGEST_MS = 86_400_000
@@ -12,28 +13,47 @@ module Windlass
       VALUES = {
         "first_breath" => Timeline::FIRST_BREATHS.map(&:to_s), "oximeter" => (30..100).map(&:to_s)
       }.freeze
+      KINDS = Timeline::EVENT_KINDS.map(&:to_s).freeze
+      UUID = /\A\h{8}-\h{4}-4\h{3}-[89ab]\h{3}-\h{12}\z/
 
-      class Rules < Contract
-        json do
-          required(:events).value(:array, max_size?: MOST_EVENTS).each do
-            hash do
-              required(:uuid).filled(:string, :uuid_v4?)
-              required(:kind).filled(:string, included_in?: Timeline::EVENT_KINDS.map(&:to_s))
-              required(:at_ms).filled(:integer, included_in?: 0..LONGEST_MS)
-              optional(:round).maybe(:integer, included_in?: 1..10_000)
-              optional(:value).maybe(:string)
-            end
-          end
-        end
+      # events: those that are taken, with symbols for keys. refused: uuid and why, of the others.
+      attr_reader :events, :refused
 
-        rule(:events).each do
-          allowed = VALUES[value[:kind]]
-          unless allowed.nil? ? value[:value].nil? : allowed.include?(value[:value])
-            key.failure("value #{value[:value].inspect} does not go with #{value[:kind]}")
-          end
-        end
+      # @return [String, nil] why nothing of the batch can be looked at
+      attr_reader :fault
+
+      # @param body [Object] as parsed
+      # @return [JournalForm]
+      def self.parse(body) = new(body.is_a?(Hash) ? body["events"] : nil)
+
+      def initialize(listed)
+        @fault = "events: a list of up to #{MOST_EVENTS} is needed" unless listed.is_a?(Array) && listed.size <= MOST_EVENTS
+        @events, @refused = [], []
+        (@fault ? [] : listed).each { |event| sort(event) }
       end
-      RULES = Rules
+
+      def valid? = fault.nil?
+
+      private
+
+      def sort(event)
+        wrong = event.is_a?(Hash) ? wrong_with(event) : "is no event"
+        return @events << event.slice("uuid", "kind", "at_ms", "round", "value").transform_keys(&:to_sym) if wrong.nil?
+
+        uuid = event.is_a?(Hash) ? event["uuid"] : nil
+        @refused << {uuid: uuid.is_a?(String) ? uuid[0, 36] : nil, why: wrong}
+      end
+
+      # @return [String, nil]
+      def wrong_with(event)
+        allowed = VALUES[event["kind"]]
+        return "uuid is none" unless event["uuid"].is_a?(String) && UUID.match?(event["uuid"])
+        return "kind is not known" unless KINDS.include?(event["kind"])
+        return "at_ms lies outside of a day" unless event["at_ms"].is_a?(Integer) && event["at_ms"].between?(0, LONGEST_MS)
+        return "round is none" unless event["round"].nil? || (event["round"].is_a?(Integer) && event["round"].between?(1, 10_000))
+
+        "value does not go with #{event["kind"]}" unless allowed.nil? ? event["value"].nil? : allowed.include?(event["value"])
+      end
     end
   end
 end

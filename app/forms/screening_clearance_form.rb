@@ -11,6 +11,7 @@ module Windlass
         option :today
 
         params do
+          optional(:uuid).filled(:string, :uuid_v4?)
           required(:clinician).filled(Types::Text)
           required(:given_on).filled(:date)
           required(:expires_on).filled(:date)

@@ -8,6 +8,7 @@ module Windlass
         option :today
 
         params do
+          optional(:uuid).filled(:string, :uuid_v4?)
           required(:answers).hash do
             Screening::MATRIX.conditions.each { |condition| required(condition.id).filled(:bool) }
           end

@@ -101,6 +101,9 @@ module Windlass
         end
       end
 
+      # @return [UrgeErrorChart]
+      def urge_error = @urge_error ||= UrgeErrorChart.of(athlete, today: @today)
+
       # @return [Array<Score>] newest first
       def scores
         counting = Measures::MorningSeries.new(pauses).scores

@@ -87,14 +87,28 @@ module Windlass
         steps = "in steps of #{Words.number(parameter.step)}" if parameter.step && !parameter.numbers
         pulse = athlete&.resting_pulse
         beats = pulse ? "or the heartbeat: #{pulse}/min at rest" : "or beats: 72/min"
-        [parameter.allowed, steps, (beats if parameter.unit == :count_s)].compact.join(", ")
+        [parameter.allowed, steps, (beats if parameter.unit == :count_s), prescribable(parameter)].compact.join(", ")
       end
+
+      # How far it may be prescribed to this athlete, beside how far it may be composed.
+      # @return [String, nil]
+      def prescribable(parameter)
+        lever = protocol.levers.find { |one| one.key == parameter.key }
+        return if athlete.nil? || lever.nil? || protocol.lacking(measures) || parameter.numbers
+
+        limit = lever.limit_for(measures)
+        return if limit.nil?
+
+        "prescribed #{(lever.harder == :up) ? "up to" : "down to"} #{Forms::TypedNumbers.show(limit, parameter)}#{" (#{lever.limit_words})" if lever.limit_words}"
+      end
+
+      def measures = @measures ||= athlete ? athlete.to_values : Nobody::MEASURES
 
       def timeline = @timeline ||= protocol.compile(dose, body)
 
       def composition
         Protocols::Composition.new(protocol: protocol, dose: dose, timeline: timeline, forecast: forecast,
-          measures: athlete ? athlete.to_values : Nobody::MEASURES)
+          measures: measures)
       end
 
       def body = @body ||= athlete ? athlete.to_body(on: @today, posture: protocol.posture) : Nobody::BODY.with(posture: protocol.posture)

@@ -23,16 +23,19 @@ module Windlass
 
       # @return [Hash{String => String}] what each key does
       def keys
-        {"Space" => "start, release, next; count a breath; go on", "N" => "next, without counting", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
+        {"Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on", "N" => "next, without counting", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
          "2" => "first breath deeper", "3" => "first breath a gasp", "P" => "pause", "O" => "oximeter, simulated",
          "M" => "sound on and off", "Esc" => "stop: loses nothing"}
       end
+
+      # @return [Boolean] the first breath after a hold says something here
+      def breaths_asked? = session.to_protocol.first_breath != :never && timeline.holds.any?
 
       # @return [Hash] for the deck's script
       def plan
         {uuid: session.uuid, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
          over: session.over?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
-         line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
+         asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
       end
 
       private
@@ -40,10 +43,32 @@ module Windlass
       def timeline = @timeline ||= session.to_timeline
 
       def segments
+        asked = asked_breaths
+        exhales = exhales_by_start
         timeline.placed.map do |place|
           {kind: place.segment.kind, start_ms: place.start_ms, ms: place.segment.ms, cue: place.segment.cue,
            hold: place.number, round: place.segment.round, phase: place.segment.phase, ends: place.segment.ends,
-           breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats}.compact
+           breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats,
+           at_most_ms: place.segment.at_most_ms, asks: asked.include?(place.number) || nil, exhale: exhales[place.start_ms]}.compact
+        end
+      end
+
+      # @return [Set<Integer>] numbers of the holds after which the first breath is asked for while it runs
+      def asked_breaths
+        protocol = session.to_protocol
+        case protocol.first_breath
+        when :hold then timeline.holds.to_set(&:number)
+        when :never, :end then Set.new
+        else protocol.asked_after(session.to_dose)
+        end
+      end
+
+      # @return [Hash{Integer => Integer}] number of the sounded exhale that a part belongs to, by its start; where they are judged
+      def exhales_by_start
+        return {} unless session.to_protocol.judged == :sounds
+
+        timeline.sounds.each_with_object({}) do |sound, by_start|
+          sound.segments.reduce(sound.start_ms) { |start_ms, segment| (by_start[start_ms] = sound.number) && start_ms + segment.ms }
         end
       end
     end

@@ -4,7 +4,13 @@ module Windlass
   module Presenters
     # One session after it was run: the line drawn over its plan, the rounds, and what the coach says of it.
     class SessionSheet
-      Round = Value.define(:number, :target, :held, :urge, :forecast, :low, :first_breath)
+      Round = Value.define(:number, :target, :held, :urge, :forecast, :low, :first_breath, :asked)
+      Sound = Value.define(:number, :planned, :reached, :field, :unit, :ribs, :stream)
+
+      # What may be said; an answer that nobody knows stays unknown.
+      UNKNOWN = {"" => "not known"}.freeze
+      RIBS = {"wide" => "wide", "dropped" => "dropped"}.merge(UNKNOWN).freeze
+      STREAM = {"even" => "even", "flickering" => "flickering"}.merge(UNKNOWN).freeze
 
       attr_reader :session
 
@@ -25,12 +31,12 @@ module Windlass
         set = session.sets_of_the_day.index { |one| one.id == session.id }
         sets = session.to_protocol.sets(session.to_dose)
         [Dates.long(session.local_date), session.to_protocol.in_words(session.to_dose), ("set #{set + 1} of #{sets}" if set && sets > 1),
-          state].compact.join(" · ")
+          state, ("a false start, discarded" if session.discarded_at)].compact.join(" · ")
       end
 
       def over? = session.over?
 
-      def holds? = session.to_protocol.holds?
+      def holds? = session.to_protocol.holds_in?(session.to_dose)
 
       def running? = session.state == "running"
 
@@ -43,7 +49,7 @@ module Windlass
       end
 
       def line
-        BreathLine.new(run, session.to_body, title: "#{title}, as it was done", rounds: session.rounds,
+        BreathLine.new(run, session.to_body, title: "#{title}, as it was done", rounds: sounded? ? [] : session.rounds,
           forecast: Forecasts.of(athlete, run, on: session.local_date, posture: session.posture.to_sym))
       end
 
@@ -55,11 +61,33 @@ module Windlass
             held: typed["held_s"] || (round.held_ms && Words.number(round.held_ms / 1000.0)),
             forecast: forecast_urge(round.number), low: round.sao2_low ? "#{(round.sao2_low * 100).round} %" : "–",
             urge: urge(round),
-            first_breath: typed["first_breath"] || round.first_breath)
+            first_breath: typed["first_breath"] || round.first_breath, asked: asked.include?(round.number))
         end
       end
 
-      def effort = @rating ? @rating.typed["effort"] : session.effort&.then { |effort| Words.number(effort) }
+      # @return [Boolean] the exhale is what is judged
+      def sounded? = session.to_protocol.judged == :sounds
+
+      # @return [Array<Sound>] in beats where they are counted, else in seconds
+      def sounds
+        beat_ms = session.beat_ms
+        session.rounds.map { |round| sound(round, typed_round(round.number), beat_ms[round.number]) }
+      end
+
+      # @return [Boolean] the first breath after a hold says something here
+      def breaths_asked? = asked.any?
+
+      # @return [Hash{String => String}]
+      def breath_answers = Timeline::FIRST_BREATHS.to_h { |breath| [breath.to_s, breath.to_s] }.merge(UNKNOWN)
+
+      # The one question that is left at the end: those that matter and that nobody rated.
+      # @return [String, nil]
+      def unknown_words
+        missing = rounds.select { |round| round.asked && round.held && round.first_breath.to_s.empty? }.map(&:number)
+        "How was the first breath after #{(missing.size == 1) ? "hold" : "holds"} #{Words.list(missing)}? What nobody knows stays unknown." if missing.any?
+      end
+
+      def effort = @rating ? @rating.text_at(:effort) : session.effort&.then { |effort| Words.number(effort) }
 
       # @return [Array<Array(String, Hash, String)>] legend, symptoms and the look of their boxes
       def symptom_groups
@@ -67,13 +95,24 @@ module Windlass
         [["Symptoms", symptoms::WARNINGS.merge(symptoms::OTHERS), ""], ["These stop all hold work", symptoms::STOPS, "stop"]]
       end
 
-      def symptom?(symptom) = (@rating ? Array(@rating.typed["symptoms"]) : session.symptoms).include?(symptom.to_s)
+      def symptom?(symptom) = (@rating ? @rating.symptoms : session.symptoms).include?(symptom.to_s)
 
-      def note = @rating ? @rating.typed["note"] : session.note
+      def note = @rating ? @rating.text_at(:note) : session.note
 
       def efforts = (0..10).map(&:to_s)
 
       private
+
+      def asked = @asked ||= session.asked_breaths
+
+      def sound(round, typed, beat_ms)
+        held_ms = round.held_ms
+        planned_ms = round.target_ms
+        counted = beat_ms ? ["beats", "beats", ->(ms) { Words.number(ms / beat_ms) }] : ["held_s", "s", ->(ms) { Words.number(ms / 1000.0) }]
+        field, unit, words = counted
+        Sound.new(number: round.number, planned: "#{words[planned_ms]} #{unit}", reached: typed[field] || (held_ms && words[held_ms]), field: field, unit: unit,
+          ribs: typed["ribs"] || round.ribs, stream: typed["stream"] || round.stream)
+      end
 
       # Parts without a length of their own are drawn as long as they took; all others as they were planned.
       def run = @run ||= session.to_timeline.then { |plan| plan.segments.any?(&:open?) ? session.to_run : plan }

@@ -14,8 +14,10 @@ module Windlass
       # @param session [Records::Session]
       # @param rating [Forms::RatingForm, nil] with errors, perhaps
       # @param decision [Forms::DecisionForm, nil]
-      def initialize(session, rating: nil, decision: nil)
+      # @param today [Date]
+      def initialize(session, today:, rating: nil, decision: nil)
         @session = session
+        @today = today
         @rating = rating
         @decision = decision
       end
@@ -28,6 +30,30 @@ module Windlass
         number ? "Hold #{number}" : field.capitalize
       end
 
+      def discarded? = !session.discarded_at.nil?
+
+      # @return [Boolean] nothing done, or left within the first round: offered to be discarded
+      def false_start? = session.to_core.false_start?
+
+      # A decision on a part of a day is not offered. A stop acts whenever it is said.
+      def decidable? = verdict.stop? || Actions::JudgeDay.over?(sets, today: @today)
+
+      def given_up? = decidable? && session.given_up && session.local_date == @today
+
+      # @return [String] `1 of 2 sets done.`
+      def sets_words
+        planned = session.to_protocol.sets(session.to_dose)
+        "#{sets.count { |set| !set.to_core.false_start? }} of #{Words.count(planned, "set")} done. #{Actions::JudgeDay::NOT_OVER}"
+      end
+
+      # What was typed stays through every preview.
+      def because = [decision, rating].compact.map { |form| form.text_at(:because) }.find { |typed| !typed.empty? } || ""
+
+      # @return [Boolean] a newer day is decided: this one moves nothing any more
+      def noted? = Actions::Decide.noted?(session.prescription, session.local_date)
+
+      def decided_word = move.noted ? "Noted" : WORDS.fetch(move.decided.to_sym)
+
       def verdict = @verdict ||= Actions::JudgeDay.call(session)
 
       NOT_OFFERED = "The measures do not offer this protocol any more. Take a new one."
@@ -38,12 +64,14 @@ module Windlass
 
       # Where it leads, in words.
       def leads_to
+        return "A newer day is decided already, so this one is only noted: nothing moves." if noted? && !verdict.stop?
+
         target = verdict.target
-        return "Quiet breathing, and a new control pause." if target.nil?
+        return "Quiet breathing#{" until #{Words.date(verdict.resting_until)}" if verdict.resting_until}, and a new control pause." if target.nil?
 
         case verdict.verdict
         when :stop then "All hold work stops now. After a clinician's clearance it begins anew from the lowest rung."
-        when :rest then "Seven days of quiet breathing, then #{words(target)}."
+        when :rest then "Quiet breathing until #{Words.date(verdict.resting_until)}, then #{words(target)}."
         when :repeat then "Stays at #{words(target)}."
         else "To #{words(target)}."
         end
@@ -52,6 +80,8 @@ module Windlass
       def move = @move ||= Records::Move.kept.find_by(prescription_id: session.prescription_id, local_date: session.local_date)
 
       def decided_words
+        return "A newer day was decided before: noted as #{WORDS.fetch(move.decided.to_sym).downcase}, and nothing moved." if move.noted
+
         sentence = "Decided: #{WORDS.fetch(move.decided.to_sym).downcase}"
         move.overruled? ? "#{sentence}, over #{move.verdict}: #{move.overruled_because}" : sentence
       end
@@ -67,14 +97,20 @@ module Windlass
       # A stop acts when it is saved, decided day or not.
       def stops_when_saved? = !move.nil? && verdict&.stop?
 
-      def accept_words = "#{(verdict.verdict == :stop) ? "Confirm" : "Accept"}: #{word.downcase}"
+      def accept_words
+        return "Note it: #{word.downcase}" if noted? && !verdict.stop?
 
-      def overrulable? = verdict.verdict != :stop
+        "#{verdict.stop? ? "Confirm" : "Accept"}: #{word.downcase}"
+      end
+
+      def overrulable? = !verdict.stop? && !noted?
 
       # @return [Array<Array(Symbol, String)>] the other verdicts a coach may choose
       def others = Actions::Decide::OVERRULABLE.reject { |one| one == verdict.verdict }.map { |one| [one, WORDS.fetch(one)] }
 
       private
+
+      def sets = @sets ||= session.sets_of_the_day
 
       def words(standing)
         "#{standing.protocol.in_words(standing.dose)} (#{LadderLine.new(standing).place.downcase})"

@@ -5,7 +5,7 @@ module Windlass
     # Who owns the records. One coach for now.
     class Account < Record
       self.table_name = "accounts"
-      has_many :own_protocols, class_name: "Windlass::Records::OwnProtocol"
+      has_many :own_protocols, -> { where(deleted_at: nil) }, class_name: "Windlass::Records::OwnProtocol"
       has_many :athletes, class_name: "Windlass::Records::Athlete"
     end
   end

@@ -44,6 +44,13 @@ module Windlass
       # @return [Physiology::Forecast, nil] of the whole plan, with its trace
       def forecast_of_plan = Forecasts.of(athlete, to_timeline, on: local_date, posture: posture.to_sym)
 
+      # @return [Hash{Integer => Numeric}] milliseconds of a beat, by the number of a sounded exhale that is counted in beats
+      def beat_ms
+        return {} unless to_protocol.judged == :sounds
+
+        to_timeline.sounds.select(&:beats).to_h { |sound| [sound.number, sound.ms / sound.beats.to_r] }
+      end
+
       # @return [Timeline::Compiled] as it was planned
       def to_timeline = Timeline::Compiled.new(segments.map { |segment| Timeline::Segment.from_h_plain(segment) })
 

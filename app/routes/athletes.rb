@@ -10,13 +10,13 @@ module Windlass
           erb :"athletes/index", locals: {title: "Athletes", page: Presenters::Roster.new(account, today: today)}
         end
 
-        app.get("/athletes/new") { athlete_form(Forms::AthleteForm.blank("control_pause_use" => "primary")) }
+        app.get("/athletes/new") { athlete_form(Forms::AthleteForm.blank("control_pause_use" => "primary", "uuid" => SecureRandom.uuid)) }
 
         app.post("/athletes") do
           form = Forms::AthleteForm.parse(params, today: today)
           next athlete_form(form) unless form.valid?
 
-          redirect to("/athletes/#{account.athletes.create!(form.columns).id}"), 303
+          redirect to("/athletes/#{Actions::KeepAthlete.add(account, form).id}"), 303
         end
 
         app.get("/athletes/:athlete_id") do
@@ -30,7 +30,7 @@ module Windlass
           form = Forms::AthleteForm.parse(params, today: today)
           next athlete_form(form, athlete) unless form.valid?
 
-          athlete.update!(form.columns)
+          Actions::KeepAthlete.change(athlete, form)
           redirect to("/athletes/#{athlete.id}"), 303
         end
       end

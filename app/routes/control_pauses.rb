@@ -19,7 +19,7 @@ module Windlass
         end
 
         app.get("/control-pauses/:uuid") do
-          measure = Records::Measure.where(account_id: account.id).find_by!(uuid: params[:uuid])
+          measure = Records::Measure.where(account_id: account.id).find_by!(uuid: said(:uuid), kind: "control_pause")
           erb :"control_pauses/show", locals: {title: "Control pause", athlete: measure.athlete,
                                                reading: Presenters::AthleteSheet.reading(measure)}
         end

@@ -7,10 +7,10 @@ module Windlass
       def self.registered(app)
         app.post("/athletes/:athlete_id/day") do
           form = Forms::DayForm.parse(params)
-          raise Error, form.errors.map { |field, fault| "#{field}: #{fault}" }.join("; ") unless form.valid?
+          raise Error, form.in_short unless form.valid?
 
           Actions::KeepDay.call(athlete, form.values, now: now)
-          redirect to((params[:back] == "today") ? "/#athlete-#{athlete.id}" : "/athletes/#{athlete.id}"), 303
+          redirect to("/athletes/#{athlete.id}"), 303
         end
       end
     end

@@ -8,24 +8,37 @@ module Windlass
         app.helpers Helpers
 
         app.get("/protocols") do
-          page = Presenters::Library.new(account, athlete: composed_for, discipline: params[:discipline], place: params[:place], today: today)
+          page = Presenters::Library.new(account, athlete: composed_for, discipline: said(:discipline), place: said(:place), today: today)
           erb :"protocols/index", locals: {title: page.title, page: page, athletes: account.athletes.by_name}
         end
 
         app.get("/protocols/:id") do
-          family = Protocols.find(params[:id])
-          form = params[:dose] ? Forms::DoseForm.parse(params, protocol: family) : Forms::DoseForm.from(starting_dose(family), family)
-          composer(form, athlete: composed_for, own: params[:own] && own_protocol(params[:own]))
+          family = Protocols.find(said(:id))
+          form = params.key?(:dose) ? Forms::DoseForm.parse(params, protocol: family) : Forms::DoseForm.from(starting_dose(family), family)
+          composer(form, athlete: composed_for, own: own_composed)
         end
 
-        # The same without scripts: shows, keeps nothing.
+        # What Enter does, with scripts and without: shows what stands in the form, keeps nothing.
         app.post("/protocols/:id") do
-          composer(Forms::DoseForm.parse(params, protocol: Protocols.find(params[:id])), athlete: composed_for)
+          composer(Forms::DoseForm.parse(params, protocol: Protocols.find(said(:id))), athlete: composed_for, own: own_composed)
+        end
+
+        # A dose as it stands in the composer, for an athlete, without a name.
+        app.post("/protocols/:id/prescriptions") do
+          family = Protocols.find(said(:id))
+          form = Forms::DoseForm.parse(params, protocol: family)
+          next composer(form, athlete: composed_for, own: own_composed) unless form.valid?
+          raise Error, "Choose for whom first, then prescribe it." unless composed_for
+
+          prescription = Actions::Prescribe.call(composed_for, family, own: Actions::Prescribe::Composed.new(to_dose: form.dose), now: now)
+          redirect to("/prescriptions/#{prescription.id}"), 303
         end
       end
 
       module Helpers
-        def composed_for = params[:athlete_id].to_s.empty? ? nil : athlete
+        def composed_for = said(:athlete_id).empty? ? nil : athlete
+
+        def own_composed = said(:own).empty? ? nil : own_protocol(said(:own))
 
         def starting_dose(family)
           measures = composed_for&.to_values

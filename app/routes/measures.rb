@@ -24,14 +24,14 @@ module Windlass
         end
 
         app.get("/measures/:uuid") do
-          page = Presenters::MeasureSheet.new(Records::Measure.where(account_id: account.id).where.not(kind: "control_pause").find_by!(uuid: params[:uuid]))
+          page = Presenters::MeasureSheet.new(Records::Measure.where(account_id: account.id).where.not(kind: "control_pause").find_by!(uuid: said(:uuid)))
           erb :"measures/show", locals: {title: page.title, page: page}
         end
       end
 
       module Helpers
         def measure_kind
-          Windlass::Measures.kind(params[:kind])
+          Windlass::Measures.kind(said(:kind))
         rescue Unknown
           raise Sinatra::NotFound
         end

@@ -8,19 +8,17 @@ module Windlass
         app.helpers Helpers
 
         app.post("/own-protocols") do
-          family = Protocols.find(params[:protocol].to_s)
+          family = Protocols.find(said(:protocol))
           form = Forms::DoseForm.parse(params, protocol: family).named
           next composer(form, athlete: composed_for) unless form.valid?
 
           kept = Actions::KeepOwnProtocol.call(account, protocol: family, **form.values)
-          redirect to("/own-protocols/#{kept.id}"), 303
+          tell "#{kept.name} is kept."
+          redirect to(own_address(kept)), 303
         end
 
         app.post("/own-protocols/import") do
-          file = params[:file]
-          raise Error, "No file was chosen." unless file.is_a?(Hash) && file[:tempfile]
-
-          given = Formats::OwnProtocol::Reader.read(file[:tempfile].read.force_encoding("UTF-8").scrub)
+          given = Formats::OwnProtocol::Reader.read(uploaded(:file))
           kept = Actions::KeepOwnProtocol.call(account, **given.to_h)
           redirect to("/own-protocols/#{kept.id}"), 303
         end
@@ -31,6 +29,9 @@ module Windlass
           attachment "#{own.name.downcase.gsub(/[^a-z0-9]+/, "-")}.yml"
           Formats::OwnProtocol::Writer.write(Formats::OwnProtocol::Given.new(name: own.name, protocol: own.to_protocol, dose: own.to_dose, note: own.note))
         end
+
+        # Where a form was refused, a reload comes here.
+        app.get("/own-protocols") { redirect to("/protocols#own"), 303 }
 
         app.get("/own-protocols/:id") do
           own = own_protocol(params[:id])
@@ -43,7 +44,8 @@ module Windlass
           next composer(form, athlete: composed_for, own: own) unless form.valid?
 
           own.update!(form.values)
-          redirect to("/own-protocols/#{own.id}"), 303
+          tell "#{own.name} is kept."
+          redirect to(own_address(own)), 303
         end
 
         app.post("/own-protocols/:id/copy") do
@@ -53,13 +55,21 @@ module Windlass
         end
 
         app.post("/own-protocols/:id/delete") do
-          own_protocol(params[:id]).destroy!
+          own = own_protocol(params[:id])
+          own.update!(deleted_at: now)
+          tell "#{own.name} is deleted. What was prescribed from it stays.", undo: "/own-protocols/#{own.id}/restore"
           redirect to("/protocols"), 303
+        end
+
+        app.post("/own-protocols/:id/restore") do
+          own = find_in(Records::OwnProtocol.where(account_id: account.id))
+          own.update!(deleted_at: nil)
+          redirect to("/own-protocols/#{own.id}"), 303
         end
 
         app.post("/own-protocols/:id/prescriptions") do
           own = own_protocol(params[:id])
-          raise Error, "#{own.name} is for nobody yet: choose for whom, then prescribe it." if params[:athlete_id].to_s.empty?
+          raise Error, "#{own.name} is for nobody yet: choose for whom, then prescribe it." unless composed_for
 
           prescription = Actions::Prescribe.call(athlete, own.to_protocol, own: own, now: now)
           redirect to("/prescriptions/#{prescription.id}"), 303
@@ -68,6 +78,9 @@ module Windlass
 
       module Helpers
         def own_protocol(id) = find_in(account.own_protocols, id)
+
+        # For whom it is composed stays chosen.
+        def own_address(own) = "/own-protocols/#{own.id}#{"?athlete_id=#{composed_for.id}" if composed_for}"
       end
     end
   end

@@ -7,7 +7,7 @@ module Windlass
         app.helpers Helpers
 
         app.post("/athletes/:athlete_id/prescriptions") do
-          protocol = Protocols.find(params[:protocol].to_s)
+          protocol = Protocols.find(said(:protocol))
           redirect to("/prescriptions/#{Actions::Prescribe.call(athlete, protocol, now: now).id}"), 303
         end
 
@@ -19,9 +19,9 @@ module Windlass
         app.post("/prescriptions/:id/sessions") do
           record = prescription
           day = Forms::DayForm.parse(params)
-          raise Error, day.errors.map { |field, fault| "#{field}: #{fault}" }.join("; ") unless day.valid?
+          raise Error, day.in_short unless day.valid?
 
-          Actions::KeepDay.call(record.athlete, day.values, now: now) if params[:asked]
+          Actions::KeepDay.call(record.athlete, day.values, now: now) if said(:asked) == "yes"
           put_on_deck(record.reload)
         end
 
@@ -36,8 +36,15 @@ module Windlass
 
         app.post("/prescriptions/:id/end") do
           record = prescription
-          record.update!(state: "ended", quiet_since: nil)
+          Actions::EndPrescription.call(record)
+          tell "#{record.name} is ended.", undo: "/prescriptions/#{record.id}/reopen"
           redirect to("/athletes/#{record.athlete_id}"), 303
+        end
+
+        app.post("/prescriptions/:id/reopen") do
+          record = prescription
+          Actions::EndPrescription.undo(record)
+          redirect to("/prescriptions/#{record.id}"), 303
         end
       end
 

@@ -12,7 +12,8 @@ module Windlass
           form = Forms::ScreeningForm.parse(params, today: today)
           next screening_page(form: form) unless form.valid?
 
-          Actions::KeepScreening.call(athlete, form.conditions, now: now, guardian_consent_on: form.values[:guardian_consent_on])
+          Actions::KeepScreening.call(athlete, form.conditions, now: now, guardian_consent_on: form.values[:guardian_consent_on],
+            uuid: form.values[:uuid])
           redirect to("/athletes/#{athlete.id}/screening"), 303
         end
 
@@ -20,7 +21,7 @@ module Windlass
           form = Forms::ScreeningClearanceForm.parse(params, today: today)
           next screening_page(clearance: form) unless form.valid?
 
-          athlete.clearances.create!(form.values.merge(account_id: account.id))
+          Actions::KeepScreening.clear(athlete, form.values)
           redirect to("/athletes/#{athlete.id}/screening"), 303
         end
       end

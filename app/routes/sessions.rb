@@ -10,66 +10,93 @@ module Windlass
           record = session_record
           redirect to("/prescriptions/#{record.prescription_id}"), 303 if Actions::PlanSession.outdated?(record, now: now)
 
-          erb :"sessions/deck", layout: :deck_layout, locals: {title: "Deck", page: Presenters::Deck.new(record)}
+          page = Presenters::Deck.new(record)
+          erb :"sessions/deck", layout: :deck_layout, locals: {title: "#{page.name}: #{page.title}", page: page}
         end
 
+        # Each event is kept or refused by itself; what was refused is named, so that it is not sent for ever.
         app.post("/sessions/:uuid/events") do
           content_type :json
           form = Forms::JournalForm.parse(json_body)
-          halt 422, JSON.generate(errors: form.errors) unless form.valid?
+          halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
 
-          JSON.generate(kept: Actions::KeepJournal.call(session_record, form.values[:events], now: now))
+          JSON.generate(kept: Actions::KeepJournal.call(session_record, form.events, now: now), refused: form.refused)
         end
 
         app.post("/sessions/:uuid/end") do
           redirect to("/sessions/#{Actions::EndSession.call(session_record, now: now).uuid}"), 303
         end
 
-        # The simulated oximeter, live: one reading a second from a moment of the plan on (server-sent events).
+        app.post("/sessions/:uuid/give-up") do
+          record = run_record
+          rating = rating_form(record)
+          next session_sheet(record, rating: rating) unless rating.valid?
+
+          Actions::RateSession.call(record, rating.columns, now: now)
+          Actions::GiveUpDay.call(record)
+          redirect to("/sessions/#{said(:uuid)}"), 303
+        end
+
+        app.post("/sessions/:uuid/take-up") do
+          Actions::GiveUpDay.call(session_record, given_up: false)
+          redirect to("/sessions/#{said(:uuid)}"), 303
+        end
+
+        app.post("/sessions/:uuid/discard") do
+          record = run_record
+          rating = rating_form(record)
+          next session_sheet(record, rating: rating) unless rating.valid?
+
+          Actions::RateSession.call(record, rating.columns, now: now)
+          Actions::DiscardSession.call(record, now: now)
+          tell "The false start is discarded.", undo: "/sessions/#{record.uuid}/bring-back"
+          redirect to("/athletes/#{record.athlete_id}"), 303
+        end
+
+        app.post("/sessions/:uuid/bring-back") do
+          Actions::DiscardSession.bring_back(session_record)
+          redirect to("/sessions/#{said(:uuid)}"), 303
+        end
+
+        # The simulated oximeter: the readings of the next half minute from a moment of the plan on, one a second. A device
+        # that is read in the browser would take its place; no request of ours waits for one.
         app.get("/sessions/:uuid/oximeter") do
-          readings = Oximeters.readings(session_record, from_s: params[:at].to_i / 1000)
-          content_type "text/event-stream"
-          stream do |out|
-            readings.each do |reading|
-              out << "data: #{JSON.generate(reading.to_h)}\n\n"
-              settings.pace.sleep(1)
-            end
-          end
+          content_type :json
+          JSON.generate(readings: Oximeters.readings(session_record, from_s: whole(:at) / 1000).map(&:to_h))
         end
 
         # A recorded trace, as a file.
         app.post("/sessions/:uuid/oximeter") do
-          file = params[:trace]
-          raise Error, "No file was chosen." unless file.is_a?(Hash) && file[:tempfile]
-
-          samples = Formats::OximeterCsv::Reader.read(file[:tempfile].read.force_encoding("UTF-8").scrub)
+          samples = Formats::OximeterCsv::Reader.read(uploaded(:trace))
           Actions::ReadOximeterTrace.call(session_record, samples, now: now)
-          redirect to("/sessions/#{params[:uuid]}"), 303
+          redirect to("/sessions/#{said(:uuid)}"), 303
         end
 
         app.get("/sessions/:uuid") { session_sheet(session_record) }
 
-        # What the verdict would be with what stands in the form now; keeps nothing.
+        # What the verdict would be with what stands in the form now; keeps nothing, and leads to no deed.
         app.post("/sessions/:uuid/verdict") do
-          record = session_record
-          form = Forms::RatingForm.parse(params)
+          record = run_record
+          form = rating_form(record)
           Presenters::VerdictPanel.preview(record, form.columns) if form.valid?
-          partial :"sessions/verdict", panel: Presenters::VerdictPanel.new(record, rating: form)
+          partial :"sessions/verdict", panel: Presenters::VerdictPanel.new(record, rating: form, today: today)
         end
 
         app.post("/sessions/:uuid/rating") do
-          form = Forms::RatingForm.parse(params)
-          next session_sheet(session_record, rating: form) unless form.valid?
+          record = run_record
+          form = rating_form(record)
+          next session_sheet(record, rating: form) unless form.valid?
 
-          Actions::RateSession.call(session_record, form.columns, now: now)
-          redirect to("/sessions/#{session_record.uuid}"), 303
+          Actions::RateSession.call(record, form.columns, now: now)
+          redirect to("/sessions/#{record.uuid}"), 303
         end
 
         app.post("/sessions/:uuid/decision") do
-          rating = Forms::RatingForm.parse(params)
-          next session_sheet(session_record, rating: rating) unless rating.valid?
+          record = run_record
+          rating = rating_form(record)
+          next session_sheet(record, rating: rating) unless rating.valid?
 
-          record = Actions::RateSession.call(session_record, rating.columns, now: now)
+          Actions::RateSession.call(record, rating.columns, now: now)
           verdict = Actions::JudgeDay.call(record) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
           decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
           next session_sheet(record, decision: decision) unless decision.valid?
@@ -81,20 +108,26 @@ module Windlass
       end
 
       module Helpers
-        def session_record = Records::Session.where(account_id: account.id).find_by!(uuid: params[:uuid])
+        def session_record = Records::Session.where(account_id: account.id).find_by!(uuid: said(:uuid))
+
+        # What was not run is neither rated nor decided.
+        def run_record
+          session_record.tap { |record| raise Error, "This session was not run to an end yet, so there is nothing to judge." unless record.over? }
+        end
+
+        def rating_form(record) = Forms::RatingForm.parse(params, beat_ms: record.beat_ms)
 
         def session_sheet(record, rating: nil, decision: nil)
           status 422 if rating || decision
           page = Presenters::SessionSheet.new(record, rating: rating)
           erb :"sessions/show", locals: {title: page.title, page: page,
-                                         panel: Presenters::VerdictPanel.new(record, rating: rating, decision: decision)}
+                                         panel: Presenters::VerdictPanel.new(record, rating: rating, decision: decision, today: today)}
         end
 
         def json_body
-          body = JSON.parse(request.body.read)
-          body.is_a?(Hash) ? body : {}
-        rescue JSON::ParserError
-          {}
+          JSON.parse(request.body.read)
+        rescue JSON::ParserError, EncodingError
+          nil
         end
       end
     end

@@ -8,13 +8,13 @@ RSpec.describe "Actions", :web do
   let(:day) { 86_400 }
 
   describe Windlass::Actions::PlanSession do
-    it "takes up what was planned today and not begun; another day or dose makes another" do
+    it "takes up what was planned today and not begun, with the dose that it is now; another day makes another" do
       first = described_class.call(prescription, now: clock.now)
 
       expect(described_class.call(prescription, now: clock.now + 60)).to eq first
       expect(described_class.call(prescription, now: clock.now + day)).not_to eq first
       prescription.update!(dose: {hold_s: 5, minutes: 6, sets: 3})
-      expect(described_class.call(prescription, now: clock.now)).not_to eq first
+      expect(described_class.call(prescription, now: clock.now)).to eq(first).and have_attributes(to_dose: {hold_s: 5, minutes: 6, sets: 3})
     end
 
     it "keeps the plan as it was when the measures change" do
@@ -55,7 +55,7 @@ RSpec.describe "Actions", :web do
   end
 
   describe Windlass::Actions::Decide do
-    def decide(decided, because: nil, session: run_set(prescription))
+    def decide(decided, because: nil, session: Array.new(2) { run_set(prescription) }.last)
       described_class.call(session, Windlass::Actions::JudgeDay.call(session), decided: decided, because: because, now: clock.now)
     end
 

@@ -58,15 +58,20 @@ RSpec.describe "Sessions", :web do
       expect(session.rounds.map { |round| [round.held_ms, round.first_breath] }).to eq [[5_000, "smooth"]] * 13
     end
 
-    it "refuses rubbish with the path and the reason, and keeps nothing of it" do
-      sent([events.first.merge(at_ms: -5), events.last.merge(kind: "applause")])
+    it "takes or refuses mark by mark: an impossible one is named, and keeps none of the others from being kept" do
+      sent([events[0].merge(at_ms: -5), events[1], events.last.merge(kind: "applause"), "rubbish", events[2].merge(at_ms: 86_400_001)])
+      answer = JSON.parse(last_response.body)
 
-      expect(last_response.status).to eq 422
-      expect(last_response.body).to include "“-5” is not allowed; allowed: 0 to 86400000", "“applause” is not one of: start"
-      expect(session.journal_events.count).to eq 0
-
+      expect(answer["kept"]).to eq [events[1][:uuid]]
+      expect(answer["refused"].map { |one| one["why"] }).to eq ["at_ms lies outside of a day", "kind is not known", "is no event", "at_ms lies outside of a day"]
       post("/sessions/#{session.uuid}/events", "not json", "CONTENT_TYPE" => "application/json")
-      expect([last_response.status, JSON.parse(last_response.body)]).to eq [422, {"errors" => {"events" => "is missing"}}]
+      expect([last_response.status, JSON.parse(last_response.body)["errors"].keys]).to eq [422, ["events"]]
+    end
+
+    it "makes no hold of less than nothing where a clock was set back, and goes on" do
+      sent([events.first, {uuid: SecureRandom.uuid, kind: "hold_end", at_ms: 100_000, round: 1}, {uuid: SecureRandom.uuid, kind: "hold_start", at_ms: 125_000, round: 1}])
+
+      expect([last_response.status, session.rounds.reload.map(&:held_ms)]).to eq [200, [0]]
     end
 
     it "ends early as a normal end, keeping what was done" do
@@ -145,7 +150,7 @@ RSpec.describe "Sessions", :web do
       submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/sessions")
       expect([last_response.status, text]).to match [422, /Rest with quiet breathing. Until 9 March 2026/]
       clock.now = WebHelpers::NOON + 7 * 86_400
-      expect(plan.to_dose).to eq({hold_s: 5, minutes: 5, sets: 2})
+      expect(plan.to_dose).to eq({hold_s: 5, minutes: 2.5, sets: 2})
     end
   end
 
@@ -182,7 +187,7 @@ RSpec.describe "Sessions", :web do
       expect(JSON.parse(page.at("#plan").text)["segments"].map { |one| one["kind"] }.uniq).to eq %w[inhale exhale]
       get("/")
       expect(page.css("section[aria-labelledby=train] li").map { |row| row.text.split.join(" ") })
-        .to eq ["Ines Aldaya Quiet breathing 33 breaths, in 3 s and out 6 s, 5 min Rung 1 of 11 Ask, run"]
+        .to eq ["Ines Aldaya Quiet breathing 33 breaths, in 3 s and out 6 s, 5 min Rung 1 of 11 · said: well Run"]
     end
   end
 

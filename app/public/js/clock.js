@@ -7,6 +7,20 @@ const real = {
 
 export const clock = globalThis.windlassClock ?? real;
 
+// A second press sooner than this is the same press.
+export const TREMOR_MS = 300;
+
+/** Whether a press is one of its own; remembers it where it is. Different keys do not mind each other. */
+export class Presses {
+  constructor() { this.last = new Map(); }
+
+  counts(what, atMs) {
+    const again = atMs - (this.last.get(what) ?? -Infinity) < TREMOR_MS;
+    if (!again) this.last.set(what, atMs);
+    return !again;
+  }
+}
+
 /** Calls back on every frame until the callback answers false. */
 export function everyFrame(callback) {
   const frame = () => {

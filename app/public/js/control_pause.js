@@ -1,14 +1,14 @@
 // The guided control pause: one step at a time, and a stopwatch that counts from the key's own time stamp.
-import { clock, clockWords, everyFrame } from "./clock.js";
+import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 
-// A second press sooner than this is the same press.
-const TREMOR_MS = 300;
 const STEPS = { settle: 1, pause: 2, last: 5 };
 
 export function controlPause() {
+  const presses = new Presses();
+
   return {
     step: STEPS.settle, guided: true, figure: "0.0", settled: "0:00", word: "Start",
-    startedAt: null, lastPress: -Infinity, openedAt: 0,
+    startedAt: null, openedAt: 0,
 
     init() {
       this.guided = this.$el.dataset.step !== "0";
@@ -45,8 +45,7 @@ export function controlPause() {
 
     toggle(event) {
       const at = clock.at(event);
-      if (at - this.lastPress < TREMOR_MS) return;
-      this.lastPress = at;
+      if (!presses.counts("clock", at)) return;
       if (this.timing) this.finish(at);
       else this.begin(at);
     },

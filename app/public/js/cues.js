@@ -1,6 +1,6 @@
 // Which tones a timeline asks for: one at the end of every segment that says what comes next, three ticks before the end of
 // whatever is long enough to wait for, and a tick on every beat where beats are counted. A part that ends by hand or with a
-// count has no end that could be laid out: nothing after it is.
+// count has no end that could be laid out, unless it has a latest one: nothing after it is.
 const COUNT_FROM_MS = 8000;
 const COUNT_MS = [3000, 2000, 1000];
 
@@ -12,12 +12,14 @@ export function cuesBetween(segments, index, startMs, fromMs, toMs) {
   const cues = [];
   let end = startMs;
   for (let at = index; at < segments.length && end <= toMs; at += 1) {
-    const { ms, beats, ends } = segments[at];
+    const { ms, beats, ends, at_most_ms: atMost } = segments[at];
     if (beats) cues.push(...Array.from({ length: Math.ceil(beats) }, (_, beat) => ({ kind: "beat", atMs: end + (beat * ms) / beats })));
-    if (ends === "hand" || ends === "count") break;
-    end += ms;
-    if (ms >= COUNT_FROM_MS && !beats) cues.push(...COUNT_MS.map((ms) => ({ kind: "tick", atMs: end - ms })));
+    const open = ends === "hand" || ends === "count";
+    if (open && !atMost) break;
+    end += open ? atMost : ms;
+    if ((open ? atMost : ms) >= COUNT_FROM_MS && !beats) cues.push(...COUNT_MS.map((before) => ({ kind: "tick", atMs: end - before })));
     cues.push({ kind: segments[at + 1]?.kind ?? "end", atMs: end });
+    if (open) break;
   }
   return cues.filter((cue) => cue.atMs > fromMs && cue.atMs <= toMs);
 }

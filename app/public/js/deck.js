@@ -1,25 +1,29 @@
 // The deck: keys, buttons, figures, tones. What is right at which moment stands in run.js.
-import { clock, clockWords, everyFrame } from "./clock.js";
+import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { cuesBetween } from "./cues.js";
-import { endWords, figureOf, lengthWords, mainWordOf } from "./deck_words.js";
+import { endWords, figureOf, lengthWords, mainWordOf, overWords } from "./deck_words.js";
 import { Journal } from "./journal.js";
+import { everySecond } from "./metronome.js";
 import { Oximeter } from "./oximeter.js";
 import { Run } from "./run.js";
 import { Sound } from "./sound.js";
+import { WakeLock } from "./wake_lock.js";
 
 const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", Escape: "stop" };
-// Tones are laid out this far ahead, so that they come even when the screen sleeps.
+// Tones are laid out this far ahead, so that they come even when the screen sleeps, and again whenever less is left.
 const AHEAD_MS = 90_000;
+const TOP_UP_MS = 70_000;
 // Frames stop in a hidden tab; this goes on.
 const PULSE_MS = 250;
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
-  let run, journal, sound, plan, hand, laidOutTo, oximeter;
+  let run, journal, sound, plan, hand, handAt, laidOutTo, oximeter, wakeLock;
+  const presses = new Presses();
 
   return {
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, mine: true, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false,
+    live: true, over: false, rating: false, asleep: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false,
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -43,7 +47,6 @@ export function deck() {
     refuse(cue, next) {
       this.live = false;
       this.over = true;
-      this.mine = false;
       this.figure = "";
       this.cue = cue;
       this.next = next;
@@ -62,17 +65,36 @@ export function deck() {
       this.show();
       this.layOutTones(true);
       setInterval(() => run.tick(), PULSE_MS);
+      everySecond(() => { run.tick(); this.topUp(); });
+      wakeLock = new WakeLock();
+      this.listenForGestures();
       everyFrame(() => { run.tick(); this.show(); });
+    },
+
+    /** After a reload nothing may sound until the person does something: whatever it is, it wakes the sound and no more. */
+    listenForGestures() {
+      const wake = () => { if (run.live && sound.asleep) this.wakeSound(); };
+      for (const gesture of ["pointerup", "keydown"]) window.addEventListener(gesture, wake);
+    },
+
+    /** What was laid out before the audio clock moved would be late: it is laid out anew. */
+    async wakeSound() {
+      await sound.wake();
+      if (run?.live) this.layOutTones(true);
     },
 
     key(event) {
       const what = KEYS[event.code];
-      if (!run || !what || document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || event.target.type === "range") return;
+      if (!run || !what || document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || this.ownKey(event)) return;
       event.preventDefault();
       if (!event.repeat) this.act(what, event);
     },
 
+    /** Space on a button that has the focus is that button's; on the main one it counts from the key itself. */
+    ownKey(event) { return event.code === "Space" && event.target.closest("button, a, input") && !event.target.closest("[data-main]"); },
+
     act(what, event) {
+      if (!presses.counts(what, clock.at(event))) return;
       if (what === "main") this.main(event);
       else if (what === "urge") this.mark("first_urge", event);
       else if (what === "contraction") this.mark("contraction", event);
@@ -84,9 +106,12 @@ export function deck() {
       else this.breath(what, event);
     },
 
+    /** By touch or mouse; the keyboard was heard on the way down. */
+    tap(event) { this.act(event.currentTarget.dataset.act, event); },
+
     main(event) {
       if (!run || run.over) return;
-      sound.wake();
+      if (sound.asleep) this.wakeSound();
       if (!run.started) run.start(event);
       else if (run.paused) run.resume(event);
       else run.next(event);
@@ -98,8 +123,17 @@ export function deck() {
     skip(event) { if (run?.live && run.started) run.skip(event); this.show(); },
     pause(event) { if (run?.live) run.pause(event); this.show(); },
     stop(event) { run?.stop(event); this.show(); },
-    mute() { this.muted = !this.muted; sound.muted = this.muted; sound.loud(); },
+    mute() {
+      if (sound.asleep && run?.live) return this.wakeSound();
+      this.muted = !this.muted;
+      sound.muted = this.muted;
+      sound.loud();
+    },
     loudness(event) { sound.volume = event.target.value / 100; sound.loud(); },
+    get soundWord() {
+      if (this.asleep) return "Sound waits for a tap";
+      return this.muted ? "Sound off" : "Sound on";
+    },
     breathIs(value) { return this.lastBreath === value; },
 
     changed(byHand) {
@@ -138,19 +172,36 @@ export function deck() {
       sound.schedule(cues.map((cue) => ({ kind: cue.kind, inMs: cue.atMs - now })));
     },
 
+    /** A hold may be longer than what was laid out when it began; and an audio clock that slipped plays late. */
+    topUp() {
+      if (!run.live || run.paused) return;
+      if (sound.slipped) this.layOutTones(true);
+      else if (laidOutTo - run.now() < TOP_UP_MS) this.layOutTones(false);
+    },
+
     show() {
       this.live = !run.over;
       this.over = run.over;
+      this.rating = run.rated !== null;
+      this.asleep = run.live && sound.asleep;
+      wakeLock?.keep(run.live);
       this.paused = run.live && run.paused;
       this.resting = !run.holding;
       this.holding = run.holding ? "holding" : "";
-      this.lastBreath = run.lastHold === null ? null : run.state.breaths[run.lastHold] ?? null;
+      this.lastBreath = run.rated === null ? null : run.state.breaths[run.rated] ?? null;
       if (run.over) this.showOver();
       else if (run.started) this.showRunning();
       else this.figure = clockWords(plan.total_ms);
-      const x = plan.line.left + (run.planned / plan.total_ms) * (plan.line.right - plan.line.left);
-      hand.setAttribute("x1", x.toFixed(1));
-      hand.setAttribute("x2", x.toFixed(1));
+      this.moveHand(plan.line.left + (run.planned / plan.total_ms) * (plan.line.right - plan.line.left));
+    },
+
+    /** Nothing is written that stands there already: each write paints the drawing anew. */
+    moveHand(x) {
+      const at = x.toFixed(1);
+      if (at === handAt) return;
+      handAt = at;
+      hand.setAttribute("x1", at);
+      hand.setAttribute("x2", at);
       this.keepHandInSight();
     },
 
@@ -172,13 +223,12 @@ export function deck() {
     },
 
     showOver() {
-      this.cue = run.state.finished ? "Done" : "Stopped";
+      const { cue, next } = overWords(run);
+      this.cue = cue;
       this.figure = clockWords(run.state.overAt ?? 0);
-      this.next = run.lastHold === null ? "" : "The last first breath can still be marked.";
+      this.next = next;
     },
 
-    showKept() {
-      this.kept = journal.marksWaiting === 0 ? "All kept" : `${journal.marksWaiting} waiting for the server`;
-    },
+    showKept() { this.kept = journal.words; },
   };
 }

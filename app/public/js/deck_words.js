@@ -12,13 +12,15 @@ export function figureOf(run) {
 
 export function mainWordOf(run) {
   if (run.holding) return "Release";
+  if (run.sounding) return "It ended";
   if (run.segment.ends === "count" && run.breathsLeft > 1) return "A breath";
   return run.segment.ends === "hand" ? "Done" : "Next";
 }
 
 /** What ends it, where the clock does not. */
-export function endWords({ ends, ms }) {
-  if (ends === "cap") return `At most ${clockWords(ms)}, a limit and no target. `;
+export function endWords({ ends, ms, at_most_ms: atMost }) {
+  if (ends === "cap") return `Limit ${clockWords(ms)}. Do not aim for it. `;
+  if (atMost) return `Ends by itself at ${clockWords(atMost)}. `;
   return "";
 }
 
@@ -28,4 +30,12 @@ export function lengthWords({ kind, ends, ms, breaths, beats }) {
   if (beats) return `, ${beats} beats`;
   if (kind !== "hold") return "";
   return ends === "clock" ? `, ${ms / 1000} s` : "";
+}
+
+/** What is asked once it is over, and what is left to say. */
+export function overWords(run) {
+  const open = run.unrated;
+  const done = run.state.finished ? "Done" : "Stopped";
+  if (open.length) return { cue: `How was the first breath after hold ${open[0]}?`, next: `${done}. ${open.length === 1 ? "One first breath is" : `${open.length} first breaths are`} not rated. What nobody knows stays unknown.` };
+  return { cue: done, next: run.rated === null ? "" : "You can still rate the last first breath." };
 }

@@ -18,7 +18,16 @@ export class Journal {
     this.key = PREFIX + session;
     this.onChange = onChange;
     this.tries = 0;
-    this.kept = { events: [], run: null, ...JSON.parse(localStorage.getItem(this.key) ?? "{}") };
+    this.roomLeft = true;
+    this.kept = { events: [], run: null, refused: [], ...JSON.parse(localStorage.getItem(this.key) ?? "{}") };
+  }
+
+  /** How it stands with what was marked. */
+  get words() {
+    const parts = [this.marksWaiting === 0 ? "All kept" : `${this.marksWaiting} waiting for the server`];
+    if (!this.roomLeft) parts.push("no room in this browser: keep this page open until all is kept");
+    if (this.kept.refused.length) parts.push(`${this.kept.refused.length} refused: ${this.kept.refused.at(-1).why}`);
+    return parts.join(" · ");
   }
 
   /** What the deck has to remember to go on after a reload. */
@@ -47,12 +56,18 @@ export class Journal {
 
   /** Kept here, and sent along with the next event that matters. */
   put(kind, atMs, details) {
-    this.kept.events.push({ uuid: uuid(), kind, at_ms: Math.round(atMs), ...details });
+    this.kept.events.push({ uuid: uuid(), kind, at_ms: Math.max(0, Math.round(atMs)), ...details });
     this.save();
   }
 
+  /** A browser whose storage is full keeps nothing across a reload; what is here is sent all the same, and it is said. */
   save() {
-    localStorage.setItem(this.key, JSON.stringify(this.kept));
+    try {
+      localStorage.setItem(this.key, JSON.stringify(this.kept));
+      this.roomLeft = true;
+    } catch {
+      this.roomLeft = false;
+    }
     this.onChange();
   }
 
@@ -61,7 +76,8 @@ export class Journal {
     this.sending = true;
     clearTimeout(this.later);
     try {
-      this.forget(await this.post(this.kept.events.slice(0, BATCH)));
+      const { kept, refused } = await this.post(this.kept.events.slice(0, BATCH));
+      this.forget(kept, refused ?? []);
       this.tries = 0;
     } catch {
       this.tries += 1;
@@ -75,22 +91,30 @@ export class Journal {
     return this.tries === 0 ? 0 : RETRY_MS[Math.min(this.tries, RETRY_MS.length) - 1];
   }
 
-  async post(events) {
-    const token = document.querySelector("meta[name=csrf-token]").content;
+  async post(events, renewed = false) {
+    const token = document.querySelector("meta[name=csrf-token]");
     const answer = await fetch(`/sessions/${this.session}/events`, {
       method: "POST",
-      headers: { "Content-Type": "application/json", "X-CSRF-Token": token },
+      headers: { "Content-Type": "application/json", "X-CSRF-Token": token.content },
       body: JSON.stringify({ events }),
     });
+    if (answer.status === 403 && !renewed) {
+      token.content = (await (await fetch("/token")).json()).token;
+      return this.post(events, true);
+    }
     if (!answer.ok) throw new Error(`not kept: ${answer.status}`);
-    return (await answer.json()).kept;
+    return answer.json();
   }
 
-  forget(kept) {
-    const here = new Set(kept);
+  /** What was refused is put aside and shown, not sent for ever. */
+  forget(kept, refused) {
+    const why = new Map(refused.map((one) => [one.uuid, one.why]));
+    const here = new Set([...kept, ...why.keys()]);
+    const aside = this.kept.events.filter((event) => why.has(event.uuid)).map((event) => ({ ...event, why: why.get(event.uuid) }));
+    this.kept.refused = [...this.kept.refused, ...aside].slice(-50);
     this.kept.events = this.kept.events.filter((event) => !here.has(event.uuid));
     this.save();
-    if (this.waiting === 0 && this.run?.over) localStorage.removeItem(this.key);
+    if (this.waiting === 0 && this.run?.over && !this.kept.refused.length) localStorage.removeItem(this.key);
   }
 }
 

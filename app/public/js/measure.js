@@ -1,6 +1,6 @@
 // A guided measure: a stopwatch with marks, a metronome that counts beats, or a minute in which breaths are counted.
 // It only fills the form; what it fills can be typed as well.
-import { clock, clockWords, everyFrame } from "./clock.js";
+import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { Sound } from "./sound.js";
 
 const MINUTE_MS = 60_000;
@@ -12,6 +12,7 @@ export function measure() {
   let startedAt = null;
   let sound;
   let byPointer = false;
+  const presses = new Presses();
 
   return {
     ready: false, running: false, figure: "0:00", word: "Start", words: "", counted: 0,
@@ -26,23 +27,28 @@ export function measure() {
     beatMs() { return 60_000 / (Number(this.field("tempo").value.replace(",", ".")) || 66); },
 
     key(event) {
-      if (!this.ready || event.repeat || event.ctrlKey || event.target.matches("input, select, textarea, button, a")) return;
-      if (event.code === "Space") { event.preventDefault(); this.act(event); }
-      else this.markBy(event.key.toUpperCase(), event);
+      if (!this.ready || event.repeat || event.ctrlKey || event.target.matches("input:not([type=radio], [type=checkbox]), select, textarea")) return;
+      if (event.code !== "Space") this.markBy(event.key.toUpperCase(), event);
+      else if (!event.target.matches("input, button, a")) { event.preventDefault(); this.act(event); }
     },
 
-    // The touch itself starts the clock; the click that follows it does nothing, a click from the keyboard does.
+    // The touch itself starts the clock; the click that follows it only wakes the sound, for which browsers want the whole
+    // gesture. A click from the keyboard does both.
     press(event) { byPointer = true; this.act(event); },
-    pressed(event) { if (!byPointer || event.detail === 0) this.act(event); byPointer = false; },
+    pressed(event) {
+      if (!byPointer || event.detail === 0) this.act(event);
+      byPointer = false;
+      if (this.running && this.kind === "beats" && sound.asleep) this.tickAhead();
+    },
 
     act(event) {
+      if (this.kind !== "minute" && !presses.counts("clock", clock.at(event))) return;
       if (!this.running) this.start(event);
       else if (this.kind === "minute") this.count();
       else this.stop(event);
     },
 
     start(event) {
-      sound.wake();
       startedAt = clock.at(event) + (this.kind === "beats" ? LEAD_BEATS * this.beatMs() : 0);
       this.running = true;
       this.counted = 0;
@@ -52,8 +58,12 @@ export function measure() {
       everyFrame(() => this.show());
     },
 
-    tickAhead() {
-      const beats = Array.from({ length: LEAD_BEATS + MOST_BEATS }, (_, beat) => ({ kind: "tick", inMs: beat * this.beatMs() }));
+    async tickAhead() {
+      await sound.wake();
+      if (!this.running) return;
+      const since = clock.wall() - startedAt;
+      const beats = Array.from({ length: LEAD_BEATS + MOST_BEATS }, (_, beat) => ({ kind: "tick", inMs: (beat - LEAD_BEATS) * this.beatMs() - since }));
+      sound.silence();
       sound.schedule(beats);
     },
 

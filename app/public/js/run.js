@@ -14,7 +14,8 @@ export class Run {
     this.journal = journal;
     this.clock = clock;
     this.onSegment = onSegment;
-    this.state = journal.run ?? { index: -1, segmentStart: 0, anchor: null, pausedAt: null, lastHold: null, breaths: {}, over: plan.over, seen: null, counted: 0, laps: 0 };
+    this.state = journal.run ?? { index: -1, segmentStart: 0, anchor: null, pausedAt: null, lastHold: null, breaths: {}, asked: [], over: plan.over, seen: null, counted: 0, laps: 0 };
+    this.asksAtEnd = plan.asks_at_end;
     if (this.live) this.comeBack();
   }
 
@@ -25,8 +26,15 @@ export class Run {
   get segment() { return this.segments[this.state.index]; }
   get holding() { return this.live && !this.paused && this.segment.kind === "hold"; }
   get lastHold() { return this.state.lastHold; }
-  /** Ends by itself when its time is up. */
-  get timed() { return !["hand", "count"].includes(this.segment.ends); }
+  /** A sounded exhale runs: ending it early says how far it went. */
+  get sounding() { return this.live && !this.paused && this.segment.exhale !== undefined; }
+  /** Ends by itself when its time is up, or at its latest end where a hand should have ended it. */
+  get timed() { return this.segment.at_most_ms !== undefined || !["hand", "count"].includes(this.segment.ends); }
+  get lengthMs() { return this.segment.at_most_ms !== undefined && this.segment.ends === "hand" ? this.segment.at_most_ms : this.segment.ms; }
+  /** Holds whose first breath was asked for and that nobody has rated yet, oldest first. */
+  get unrated() { return (this.state.asked ?? []).filter((hold) => !this.state.breaths[hold]); }
+  /** The hold whose first breath a key rates now: while it runs the latest one, at the end those that are still open. */
+  get rated() { return this.over ? this.unrated[0] ?? this.state.asked?.at(-1) ?? null : this.state.asked?.at(-1) ?? null; }
   /** Number of the hold that runs: at one's own pace they are numbered on when the plan begins anew. */
   get holdNumber() { return this.segment.hold + (this.state.laps ?? 0) * this.holds; }
   get breathsLeft() { return this.segment.breaths - (this.state.counted ?? 0); }
@@ -38,12 +46,12 @@ export class Run {
   }
 
   /** Milliseconds left of the segment, and the place on the plan. */
-  get left() { return this.state.segmentStart + this.segment.ms - this.now(); }
+  get left() { return this.state.segmentStart + this.lengthMs - this.now(); }
   get planned() {
     if (!this.started) return 0;
     if (this.ownPaceMs !== null) return Math.min(this.now(), this.ownPaceMs);
     if (this.over && this.state.finished) return this.segment.start_ms + this.segment.ms;
-    return this.segment.start_ms + Math.min(this.segment.ms, Math.max(0, this.segment.ms - this.left));
+    return this.segment.start_ms + Math.min(this.segment.ms, Math.max(0, this.elapsed));
   }
 
   start(event) {
@@ -54,7 +62,7 @@ export class Run {
 
   /** Ends what is over by the clock; exact, however late it is called. */
   tick() {
-    while (this.live && !this.paused && this.timed && this.left <= 0) this.leave(this.state.segmentStart + this.segment.ms);
+    while (this.live && !this.paused && this.timed && this.left <= 0) this.leave(this.state.segmentStart + this.lengthMs);
     if (this.live && !this.paused && this.clock.wall() - this.state.seen > HEARTBEAT_MS) this.keep();
   }
 
@@ -83,9 +91,10 @@ export class Run {
 
   /** Rates the first breath after the latest hold; never stops the clock. */
   breath(value, event) {
-    if (this.lastHold === null) return;
-    this.state.breaths[this.lastHold] = value;
-    this.journal.add("first_breath", this.over ? this.state.overAt : this.now(event), { round: this.lastHold, value });
+    const hold = this.rated;
+    if (hold === null) return;
+    this.state.breaths[hold] = value;
+    this.journal.add("first_breath", this.over ? this.state.overAt : this.now(event), { round: hold, value });
     this.keep();
   }
 
@@ -93,7 +102,7 @@ export class Run {
     if (!this.live) return;
     if (this.paused) return this.resume(event);
     this.tick();
-    if (this.holding) this.leave(this.now(event), true);
+    if (this.holding || this.sounding) this.leave(this.now(event), true);
     if (!this.live) return;
     const at = this.now(event);
     this.state.pausedAt = at;
@@ -116,12 +125,14 @@ export class Run {
     if (!this.live) return;
     const at = this.now(event);
     if (this.holding) this.endHold(at);
+    else if (this.sounding) this.endSound(at);
     this.end("stop", at);
   }
 
   leave(at, byHand = false) {
-    if (this.segment.kind === "hold") this.endHold(at);
     const next = this.state.index + 1;
+    if (this.segment.kind === "hold") this.endHold(at);
+    else if (this.segment.exhale !== undefined && this.segments[next]?.exhale !== this.segment.exhale) this.endSound(at);
     if (this.breathBegins(next) && at >= this.ownPaceMs) this.end("finish", at);
     else if (next < this.segments.length) this.enter(next, at, byHand);
     else if (this.ownPaceMs !== null) this.beginAnew(at, byHand);
@@ -142,7 +153,9 @@ export class Run {
     this.state.index = index;
     this.state.segmentStart = at;
     this.state.counted = 0;
-    if (this.segment.kind === "hold") this.journal.add("hold_start", at, { round: this.holdNumber });
+    const { kind, exhale } = this.segment;
+    if (kind === "hold") this.journal.add("hold_start", at, { round: this.holdNumber });
+    else if (exhale !== undefined && this.segments[index - 1]?.exhale !== exhale) this.journal.add("sound_start", at, { round: exhale });
     this.keep();
     this.onSegment(byHand);
   }
@@ -150,16 +163,26 @@ export class Run {
   endHold(at) {
     this.journal.add("hold_end", at, { round: this.holdNumber });
     this.state.lastHold = this.holdNumber;
+    if (this.segment.asks) (this.state.asked ??= []).push(this.holdNumber);
   }
+
+  endSound(at) { this.journal.add("sound_end", at, { round: this.segment.exhale }); }
 
   end(kind, at) {
     Object.assign(this.state, { over: true, overAt: at, finished: kind === "finish", pausedAt: at });
+    if (this.asksAtEnd && this.lastHold !== null) this.state.asked = [this.lastHold];
     this.journal.add(kind, at);
     this.keep();
-    this.onSegment(kind === "stop");
+    this.onSegment(true);
   }
 
+  /** Time never runs backwards, though the machine's clock may have been set back while the page was away. */
   comeBack() {
+    const back = this.state.seen - this.clock.wall();
+    if (back > 0) {
+      this.state.anchor -= back;
+      this.state.seen -= back;
+    }
     if (this.paused || this.clock.wall() - this.state.seen <= LONGEST_GAP_MS) return;
     this.state.pausedAt = this.state.seen - this.state.anchor;
     this.journal.add("pause", this.state.pausedAt);

@@ -9,6 +9,10 @@ const TONES = {
   end: [[523, 0], [659, 0.16], [784, 0.32]],
 };
 const LENGTH_S = { hold: 0.35, tick: 0.04, beat: 0.025 };
+// The audio clock may slip against the page's while nothing sounds: further than this, what is laid out is wrong.
+const SLIP_S = 0.01;
+// How far it really ran ahead is only known once it moves.
+const RUNNING = "running";
 
 export class Sound {
   constructor() {
@@ -17,14 +21,49 @@ export class Sound {
     this.scheduled = [];
   }
 
-  /** Browsers let sound begin only with a key or a touch. */
-  wake() {
+  /** Whether a key or a touch is still needed before anything can sound. */
+  get asleep() { return this.context?.state !== RUNNING; }
+
+  /**
+   * Browsers let sound begin only with a real gesture: a key or the end of a touch. Answers once the audio clock moves, so
+   * that what is laid out then falls where it should.
+   */
+  async wake() {
     this.context ??= new AudioContext();
-    if (this.context.state === "suspended") this.context.resume();
-    if (this.gain) return;
+    if (!this.gain) this.prepare();
+    if (this.asleep) await this.context.resume();
+    await this.moving();
+  }
+
+  prepare() {
     this.gain = this.context.createGain();
     this.gain.connect(this.context.destination);
     this.loud();
+    // Something inaudible that never ends keeps the device, and its clock, from falling asleep between two tones.
+    const nothing = new ConstantSourceNode(this.context, { offset: 0 });
+    nothing.connect(this.context.destination);
+    nothing.start();
+  }
+
+  async moving() {
+    const from = this.context.currentTime;
+    for (let tries = 0; tries < 50 && this.context.currentTime === from; tries += 1) {
+      await new Promise((done) => setTimeout(done, 20));
+    }
+    this.offset = this.mapping();
+  }
+
+  /** Seconds of the audio clock less those of the page. */
+  mapping() {
+    const stamp = this.context.getOutputTimestamp?.();
+    if (stamp?.performanceTime) return stamp.contextTime - stamp.performanceTime / 1000;
+    return this.context.currentTime - performance.now() / 1000;
+  }
+
+  /** @returns whether what was laid out lies where it should no longer */
+  get slipped() {
+    if (this.asleep || this.offset === undefined || !this.scheduled.length) return false;
+    return Math.abs(this.mapping() - this.offset) > SLIP_S;
   }
 
   loud() {
@@ -33,7 +72,8 @@ export class Sound {
 
   /** @param cues [{kind, inMs}] from now; what is over already is passed over */
   schedule(cues) {
-    if (!this.context) return;
+    if (this.asleep) return;
+    this.offset = this.mapping();
     for (const cue of cues.filter(({ inMs }) => inMs >= 0)) {
       for (const [pitch, after] of TONES[cue.kind]) {
         this.tone(pitch, this.context.currentTime + cue.inMs / 1000 + after, LENGTH_S[cue.kind] ?? 0.12);

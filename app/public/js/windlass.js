@@ -7,7 +7,7 @@ import { sendLeftovers } from "./journal.js";
 import { desk } from "./desk.js";
 import { marginMap } from "./margin_map.js";
 import { measure } from "./measure.js";
-import { rating } from "./rating.js";
+import { sendAgain } from "./again.js";
 
 Alpine.data("composer", composer);
 Alpine.data("controlPause", controlPause);
@@ -15,8 +15,8 @@ Alpine.data("deck", deck);
 Alpine.data("desk", desk);
 Alpine.data("measure", measure);
 Alpine.data("marginMap", marginMap);
-Alpine.data("rating", rating);
 Alpine.start();
 
 listenForHelp();
+sendAgain();
 if (!document.getElementById("plan")) sendLeftovers();

@@ -35,13 +35,13 @@ RSpec.describe Windlass::Measures::Kind do
     expect(read("maximal_hold", 100, first_breath: "smooth", eventful: "no")).not_to include "Struggle"
   end
 
-  it "counts a maximal hold as shown only where it went well" do
+  it "doses only from a maximal hold that went well" do
     kind = Windlass::Measures.kind("maximal_hold")
-    went = [%w[smooth no], %w[deeper no], %w[gasp no], %w[smooth yes]].map do |breath, eventful|
-      kind.uneventful?(Windlass::Measures::Taken.new(value: 90, details: {first_breath: breath, eventful: eventful}, taken_at: noon))
+    went = [%w[smooth no], %w[deeper no], %w[gasp no], %w[smooth dizzy], %w[smooth stop]].map do |breath, eventful|
+      kind.went_well?(Windlass::Measures::Taken.new(value: 90, details: {first_breath: breath, eventful: eventful}, taken_at: noon))
     end
 
-    expect(went).to eq [true, true, false, false]
+    expect(went).to eq [true, true, false, false, false]
   end
 
   it "holds an empty hold against the full one" do

@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Windlass
+  # What is answered where a request can not be done: in the words of the page, with the policy of all pages, and with what was
+  # typed, so that nothing has to be typed again.
+  module Refusals
+    # What the database says, and whether trying again helps.
+    WRITING = {
+      SQLite3::BusyException => [503, "Busy", "Somebody else is writing just now. It is sent again by itself in a moment."],
+      SQLite3::LockedException => [503, "Busy", "Somebody else is writing just now. It is sent again by itself in a moment."],
+      SQLite3::FullException => [507, "The disk is full", "Nothing was written. Trying again helps only once there is room on the disk of this machine."],
+      SQLite3::ReadOnlyException => [500, "Nothing can be written", "The file of the database is read-only. Trying again helps only once that is changed."],
+      SQLite3::IOException => [500, "Nothing can be written", "The disk of this machine gave an error. Trying again helps only once it is mended."],
+      SQLite3::CantOpenException => [500, "Nothing can be written", "The file of the database can not be opened. Trying again helps only once it can."]
+    }.freeze
+    # Hidden fields of a form that is sent again.
+    MOST_FIELDS = 400
+
+    # @param value [Object] parameters
+    # @return [Array<Array(String, String)>] names and values of fields
+    def self.fields(value, name = nil)
+      case value
+      when Hash then value.flat_map { |key, inner| fields(inner, name ? "#{name}[#{key}]" : key.to_s) }
+      when Array then value.flat_map { |inner| fields(inner, "#{name}[]") }
+      else [[name, value.to_s]]
+      end
+    end
+
+    # A machine gets JSON, a person a page.
+    def refuse(code, title, message, again: false)
+      status code
+      return [code, JSON.generate(errors: {request: message})].last.tap { content_type :json } if request.media_type == "application/json"
+
+      again ? erb(:"errors/again", locals: {title: title, message: message, fields: resent, by_itself: code == 503}) : erb(:"errors/refused", locals: {title: title, message: message})
+    end
+
+    def halt_too_large(most)
+      halt 413, refuse(413, "Too large", "What was sent is larger than #{most / 1000} kB, which is the most that is taken here. Nothing was read of it.")
+    end
+
+    # A form from another page of ours that stood open too long comes again, filled; from elsewhere it does not.
+    def refuse_token
+      ours = request.env["HTTP_ORIGIN"].to_s == request.base_url
+      halt 403, refuse(403, "Not sent yet", ours ? "This page stood open too long, so nothing was written yet. All that was typed is still here." : "Load the page again and send the form once more.", again: ours)
+    end
+
+    def refuse_writing(error)
+      code, title, message = WRITING.find { |kind, _| error.cause.is_a?(kind) }&.last
+      return erb(:"errors/failed", locals: {title: "Something failed"}).tap { status 500 } unless code
+
+      headers "retry-after" => "2" if code == 503
+      refuse(code, title, message, again: code == 503 && !request.get?)
+    end
+
+    # What was typed, but for the token and for files, which a page can not fill in.
+    def resent = Refusals.fields(params.except("authenticity_token", *request_path_keys)).first(MOST_FIELDS)
+
+    # Names in the path are no fields.
+    def request_path_keys = env["sinatra.route"].to_s.scan(/:(\w+)/).flatten
+  end
+end
