@@ -34,18 +34,29 @@ module Windlass
       command, file, options = parse(arguments)
       raise Usage, "#{command::NAME} reads no file" if file && !command::READS
 
-      text = text(command, file, stdin)
-      stdout.puts(JSON.generate(command.call(text.scrub, options)))
+      text = text(command, file, stdin).scrub
+      options.delete("lines") ? answer_lines(command, text, options, stdout) : stdout.puts(JSON.generate(command.call(text, options)))
       DONE
     rescue InvalidInput => error
-      stderr.puts(error.faults.map { |fault| (fault.length > LONGEST_FAULT) ? "#{fault[0, LONGEST_FAULT]}…" : fault })
+      stderr.puts(clipped(error.faults))
       WRONG_INPUT
     rescue Usage, SystemCallError => error
       stderr.puts(error.message, usage)
       WRONG_CALL
     end
 
-    def self.usage = "usage: #{COMMANDS.map { |command| "bin/windlass #{command::USAGE}" }.join("\n       ")}"
+    # One question a line, one answer a line: many can be asked of one process. A refused one does not end it.
+    def self.answer_lines(command, text, options, stdout)
+      text.each_line(chomp: true).reject { |line| line.strip.empty? }.each do |line|
+        stdout.puts(JSON.generate(command.call(line, options)))
+      rescue InvalidInput => error
+        stdout.puts(JSON.generate({error: clipped(error.faults)}))
+      end
+    end
+
+    def self.clipped(faults) = faults.map { |fault| (fault.length > LONGEST_FAULT) ? "#{fault[0, LONGEST_FAULT]}…" : fault }
+
+    def self.usage = "usage: #{COMMANDS.map { |command| "bin/windlass #{command::USAGE}#{" [--lines]" if command::READS}" }.join("\n       ")}"
 
     def self.text(command, file, stdin)
       return "" unless command::READS
@@ -68,10 +79,12 @@ module Windlass
 
     def self.option(argument, rest, command, options)
       name, value = argument.delete_prefix("--").split("=", 2)
+      return options["lines"] = true if name == "lines" && value.nil? && command::READS
+
       raise Usage, "#{argument} is no option of #{command::NAME}" unless command::OPTIONS.include?(name)
 
       options[name] = value || rest.shift || ""
     end
-    private_class_method :parse, :option, :text
+    private_class_method :parse, :option, :text, :answer_lines, :clipped
   end
 end

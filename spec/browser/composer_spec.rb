@@ -49,6 +49,7 @@ RSpec.describe "Composing and measuring", :browser do
     expect(page).to have_css(".figure", text: "2", exact_text: true)
     key(:space)
     expect(page).to have_css(".figure", text: "1", exact_text: true)
+    pass(4)
     key(:space)
     expect(page).to have_css(".cue", text: "One full breath in")
     key(:escape)

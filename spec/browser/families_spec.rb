@@ -17,10 +17,10 @@ RSpec.describe "Every family on the deck", :browser do
     (presses + 1).times do
       pass(presses.zero? ? 3600 : 300)
       sleep 0.06
-      break if page.has_css?(".cue", text: "Done", wait: 0)
+      break if page.has_css?("a.key-main", wait: 0)
       key(:space)
     end
-    expect(page).to have_css(".cue", text: "Done")
+    expect(page).to have_css(".centre", text: "Done")
     expect(page).to have_text("All kept")
   end
 
@@ -36,7 +36,7 @@ RSpec.describe "Every family on the deck", :browser do
 
       held = session.reload.rounds
       expect(session.state).to eq "done"
-      expect(held.count).to eq(session.to_timeline.own_pace? ? 2 : session.to_timeline.holds.size)
+      expect(held.count).to session.to_timeline.own_pace? ? be >= 2 : eq(session.to_timeline.judged(protocol.judged).size)
       expect(held.map(&:held_ms)).to all(be > 0)
       expect(held.select(&:target_ms)).to all(satisfy { |round| round.held_ms == round.target_ms })
     end

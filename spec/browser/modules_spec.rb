@@ -5,8 +5,8 @@ require "browser_helper"
 # The deck's modules by themselves, in the browser that they are written for.
 RSpec.describe "The deck's modules", :browser do
   segments = [
-    {kind: "breathe", start_ms: 0, ms: 10_000, hold: nil}, {kind: "hold", start_ms: 10_000, ms: 5_000, hold: 1},
-    {kind: "breathe", start_ms: 15_000, ms: 12_000, hold: nil}, {kind: "hold", start_ms: 27_000, ms: 5_000, hold: 2}
+    {kind: "breathe", start_ms: 0, ms: 10_000, hold: nil}, {kind: "hold", start_ms: 10_000, ms: 5_000, hold: 1, asks: true},
+    {kind: "breathe", start_ms: 15_000, ms: 12_000, hold: nil}, {kind: "hold", start_ms: 27_000, ms: 5_000, hold: 2, asks: true}
   ].freeze
 
   let(:timeline_json) { JSON.generate(segments) }
@@ -113,6 +113,48 @@ RSpec.describe "The deck's modules", :browser do
     end
   end
 
+  it "says how far a sounded exhale went, stages and all, and asks at the end for the breaths that nobody rated" do
+    hiss = [{kind: "hold", start_ms: 0, ms: 4_000, hold: 1, asks: true}, {kind: "exhale", start_ms: 4_000, ms: 8_000, exhale: 1, beats: 8},
+      {kind: "exhale", start_ms: 12_000, ms: 2_000, exhale: 2}, {kind: "exhale", start_ms: 14_000, ms: 2_000, exhale: 2}]
+    answer = with_run(<<~JS, {segments: hiss})
+      run.start({}); pass(4000); pass(3000); run.next({}); pass(1000); run.next({}); pass(2000); run.breath("deeper", {});
+      return [events.slice(3), run.unrated, run.rated];
+    JS
+
+    expect(answer).to eq [[["sound_start", 4_000, 1], ["sound_end", 7_000, 1], ["sound_start", 7_000, 2], ["sound_end", 10_000, 2], ["finish", 10_000],
+      ["first_breath", 10_000, 1, "deeper"]], [], 1]
+  end
+
+  it "ends what a hand should have ended at its latest end, with a tone, and never lets time run backwards across a reload" do
+    open = JSON.generate([{kind: "hold", ms: 2_000, ends: "hand", at_most_ms: 20_000, hold: 1}, {kind: "exhale", ms: 4_000}])
+    answer = with_run(<<~JS, {segments: JSON.parse(open)})
+      run.start({}); pass(19000); const before = run.state.index; pass(2000);
+      journal.run = run.state; const seen = run.now(); clock.ms -= 500000;
+      const again = new module.Run(plan, journal, clock);
+      return [before, again.state.index, again.now() >= seen, again.live];
+    JS
+
+    expect(answer).to eq [0, 1, true, true]
+    expect(evaluate("return module.cuesBetween(#{open}, 0, 0, 0, 90000).map((cue) => [cue.atMs, cue.kind]);", "cues.js").last).to eq [20_000, "exhale"]
+  end
+
+  it "keeps marks and sends them where the browser has no room, and puts aside what the server refuses" do
+    answer = evaluate(<<~JS, "journal.js")
+      const room = Storage.prototype.setItem;
+      Storage.prototype.setItem = () => { throw new DOMException("full", "QuotaExceededError"); };
+      const journal = new module.Journal("none");
+      journal.post = async (events) => ({ kept: events.slice(1).map((one) => one.uuid), refused: [{ uuid: events[0].uuid, why: "kind is not known" }] });
+      journal.put("start", -5); journal.put("hold_start", 7, { round: 1 });
+      const full = journal.words;
+      await journal.send();
+      Storage.prototype.setItem = room;
+      journal.save();
+      return [full, journal.waiting, journal.words, journal.kept.refused.map((one) => one.at_ms)];
+    JS
+
+    expect(answer).to match [/2 waiting.*no room in this browser/, 0, "All kept · 1 refused: kind is not known", [0]]
+  end
+
   it "stops in a hold with the hold ended, and only once" do
     answer = with_run("run.start({}); pass(11000); run.stop({}); run.stop({}); run.next({}); run.pause({}); return [events.slice(1), run.live];")
 
@@ -133,6 +175,7 @@ RSpec.describe "The deck's modules", :browser do
       const offline = new OfflineAudioContext(1, 48000 * 3, 48000);
       const sound = new module.Sound();
       sound.context = offline;
+      Object.defineProperty(sound, "asleep", { value: false });
       sound.gain = offline.createGain();
       sound.gain.connect(offline.destination);
       sound.schedule([{ kind: "hold", inMs: 1000 }, { kind: "tick", inMs: 2000 }, { kind: "tick", inMs: -500 }]);

@@ -35,12 +35,12 @@ RSpec.describe "Odd input", :browser do
 
     click_link("To the sheet")
     click_button("End it here")
-    expect(page).to have_css("#verdict", text: "2 of 26 rounds done")
+    expect(page).to have_css("#verdict", text: "2 of 26 holds done")
     expect([planned.reload.state, planned.rounds.count]).to eq ["stopped", 2]
   end
 
   it "decides once, whatever is pressed after going back" do
-    run_set(prescription)
+    2.times { run_set(prescription) }
     visit("/sessions/#{session.uuid}")
     click_button("Accept: repeat")
     expect(page).to have_css("h1", text: "Ines Aldaya")
@@ -72,18 +72,34 @@ RSpec.describe "Odd input", :browser do
     expect(session.rounds.find_by(number: 2).held_ms).to eq 4_800
   end
 
-  it "fills what was not marked with one press, and leaves what was" do
-    run_set(prescription)
-    session.rounds.where(number: 3..13).update_all(first_breath: nil)
-    session.rounds.find_by(number: 2).update!(first_breath: "deeper")
+  it "asks for the first breaths that nobody rated, and leaves unknown what nobody knows" do
+    2.times { run_set(prescription) }
+    session.rounds.where(number: 12..13).update_all(first_breath: nil)
     visit("/sessions/#{session.uuid}")
-    expect(page).to have_css("#verdict", text: "11 first breaths not noted")
-    click_button("Set the unmarked to smooth")
-    expect(page).to have_no_css("#verdict", text: "not noted")
+    expect(page).to have_css("#verdict", text: "2 first breaths not noted (rounds 12 and 13 of set 2)")
+    expect(page).to have_text("How was the first breath after holds 12 and 13?")
+    within("[aria-label='First breath after hold 12']") { find("label", text: "deeper").click }
+    expect(page).to have_css("#verdict", text: "1 first breath not noted (round 13 of set 2)")
     click_button("Save without deciding")
 
     expect(page).to have_css("h1")
-    expect(session.rounds.reload.map(&:first_breath).tally).to eq({"smooth" => 12, "deeper" => 1})
+    expect(session.rounds.reload.last(2).map(&:first_breath)).to eq ["deeper", nil]
+  end
+
+  it "takes two presses within 300 ms for one on the deck, and leaves Space to the button that has the focus" do
+    give_clock
+    visit("/prescriptions/#{prescription.id}")
+    click_button("Nothing else: run")
+    expect(page).to have_text("All kept")
+    page.execute_script("document.querySelector('.sound button:last-of-type').focus()")
+    key(:space)
+    expect(page).to have_css(".cue", text: "Ready")
+    page.execute_script("document.activeElement.blur()")
+    2.times { key(:space) }
+    expect(page).to have_css(".cue", text: "Easy breathing")
+    pass(1)
+    key(:space)
+    expect(page).to have_css(".cue", text: "A normal breath in")
   end
 
   it "takes a tremor for one press, and a press too short for no pause" do

@@ -15,7 +15,7 @@ module Windlass
       # @return [Hash] plain JSON values
       # @raise [InvalidInput]
       def self.call(text, _options, today: Date.today)
-        data = Formats::JsonInput.new("judge.schema.json").read(text)
+        data = Formats::JsonInput.of("judge.schema.json").read(text)
         standing = Formats::Parts.standing(data, Formats::Parts.ladder(data))
         dose = data.key?("dose") ? Formats::Parts.dose(data, standing.protocol) : standing.dose
         session = Formats::Parts.session(data.fetch("session"), "session", "session", protocol: standing.protocol.id, dose: dose)

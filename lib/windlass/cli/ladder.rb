@@ -13,7 +13,7 @@ module Windlass
       # @return [Hash] rungs; reason where there are none, or where it is cut; with an athlete the rungs that want care
       # @raise [InvalidInput]
       def self.call(text, _options)
-        data = Formats::JsonInput.new("ladder.schema.json").read(text)
+        data = Formats::JsonInput.of("ladder.schema.json").read(text)
         ladder = Formats::Parts.ladder(data)
         reason = ladder.offered_at_all? ? ladder.cut : Formats::Parts.refusal(ladder, Formats::Parts.measures(data))
         care = (0..ladder.top).select { |rung| ladder.care?(rung) } if data["athlete"]

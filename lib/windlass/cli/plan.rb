@@ -13,7 +13,7 @@ module Windlass
       # @return [Hash] plain JSON values; holds is null without an athlete
       # @raise [InvalidInput]
       def self.call(text, _options)
-        data = Formats::JsonInput.new("plan.schema.json").read(text)
+        data = Formats::JsonInput.of("plan.schema.json").read(text)
         protocol = Formats::Parts.protocol(data)
         dose = dose(data, protocol)
         body = Formats::Parts.posed_body(data, protocol.posture)

@@ -14,7 +14,7 @@ module Windlass
       #   falls under the planning floor: somebody beside, an oximeter on
       # @raise [InvalidInput]
       def self.call(text, _options)
-        data = Formats::JsonInput.new("ready.schema.json").read(text)
+        data = Formats::JsonInput.of("ready.schema.json").read(text)
         situation = Formats::SituationReader.read(data)
         ready = Progression::Readiness.of(situation)
         {ready: ready.state, rung: ready.standing&.rung, reduced: (true if ready.standing&.reduced), dose: ready.dose, care: (true if situation.care),

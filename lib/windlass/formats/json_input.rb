@@ -13,6 +13,10 @@ module Windlass
       SHOWN = 40
 
       # @param schema [String] name of a file in docs/formats
+      # @return [JsonInput] the same for the same file: reading a schema takes longer than most questions
+      def self.of(schema) = (@known ||= {})[schema] ||= new(schema)
+
+      # @param schema [String] name of a file in docs/formats
       def initialize(schema)
         @schema = JSON.parse(File.read(File.join(SCHEMAS, schema)))
         @schemer = JSONSchemer.schema(@schema, ref_resolver: self.class.method(:resolve))

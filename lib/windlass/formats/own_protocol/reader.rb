@@ -20,7 +20,7 @@ module Windlass
         # @raise [InvalidInput]
         def self.read(text)
           data, lines = parse(text)
-          refuse(JsonInput.new(SCHEMA).faults(data), lines)
+          refuse(JsonInput.of(SCHEMA).faults(data), lines)
           protocol = family(data, lines)
           dose = Protocols.dose(data.fetch("dose").merge(data.slice("breaks")))
           refuse(protocol.faults(dose).map { |key, fault| ["dose.#{key}", fault] }, lines)

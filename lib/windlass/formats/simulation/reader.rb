@@ -16,7 +16,7 @@ module Windlass
         # @return [Request]
         # @raise [InvalidInput]
         def self.read(text)
-          data = JsonInput.new(SCHEMA).read(text)
+          data = JsonInput.of(SCHEMA).read(text)
           athlete = data.fetch("athlete")
           Request.new(body: Parts.body(athlete), control_pause_s: athlete["control_pause_s"],
             full_threshold: athlete["full_threshold"], segments: segments(data.fetch("segments")),
