@@ -3,6 +3,7 @@
 # The core of Windlass: the trade's rules and the gas model. Loads alone, without web and database.
 
 require "date"
+require "set"
 
 require_relative "windlass/value"
 require_relative "windlass/errors"

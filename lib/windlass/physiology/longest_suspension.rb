@@ -14,7 +14,8 @@ module Windlass
       def self.seconds(body)
         rested = Subject.rested(body)
         simulation = Simulation.new(rested, calibration: Calibration.from(rested, control_pause_s: nil), look_ahead: false)
-        too_long = (1..LONGEST_S).bsearch { |seconds| simulation.run(yield(seconds)).holds.any? { |hold| hold.sao2_min < PLANNING_FLOOR } }
+        # Second by second: longer suspensions are fewer, so that one that is too long may be followed by one that is not.
+        too_long = (1..LONGEST_S).find { |seconds| simulation.run(yield(seconds)).holds.any? { |hold| hold.sao2_min < PLANNING_FLOOR } }
         (too_long || LONGEST_S + 1) - 1
       end
     end

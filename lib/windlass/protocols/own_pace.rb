@@ -19,7 +19,11 @@ module Windlass
       lever :minutes, step: 1, limit: 5
 
       # Whole cycles that fill the minutes; on the deck it ends at its time, on a breath.
-      def write(line, dose) = fill(line, dose, SUSPEND_S)
+      def write(line, dose)
+        cycles = cycles(dose, SUSPEND_S)
+        share = dose[:minutes].to_r * 60 / cycles / (IN_S + OUT_S + 2 * SUSPEND_S)
+        (1..cycles).each { |cycle| line.within(round: cycle, phase: :work) { cycle(line, share, SUSPEND_S) } }
+      end
 
       # Every suspension ends while the oxygen is well above the floor, even if each of them is as long.
       def bounded(compiled, dose, body)
@@ -39,16 +43,11 @@ module Windlass
 
       def starting_dose(_measures) = {minutes: 3}
 
-      def fill(line, dose, suspend_s)
-        cycle_s = (IN_S + OUT_S + 2 * suspend_s).to_r
-        cycles = (dose[:minutes] * 60 / cycle_s).ceil
-        share = dose[:minutes].to_r * 60 / cycles / cycle_s
-        (1..cycles).each { |cycle| line.within(round: cycle, phase: :work) { cycle(line, share, suspend_s) } }
-      end
+      def cycles(dose, suspend_s) = (dose[:minutes] * 60 / (IN_S + OUT_S + 2 * suspend_s).to_r).ceil
 
       # The whole session with all suspensions of one length.
       def suspending(dose, seconds, body)
-        compiled = Timeline::Compiler.compile { |line| fill(line, dose, seconds) }
+        compiled = Timeline::Compiler.compile { |line| cycles(dose, seconds).times { cycle(line, 1, seconds) } }
         Timeline::Depths.fitted(compiled, body) { |segment| needs_of_breath(segment) }.segments
       end
 
