@@ -29,10 +29,11 @@ module Windlass
       app.set :protection, reaction: :deny, except: %i[remote_token]
       app.helpers Door, Refusals, Tokens
       app.before do
-        headers HEADERS
         pass_the_door
         refuse_token unless token_accepted?
       end
+      # Afterwards, and so also where a request was refused before it began.
+      app.after { headers HEADERS }
     end
 
     # @return [Boolean] switched on: `0`, `no`, `false` and nothing are off
@@ -54,6 +55,16 @@ module Windlass
       File.write(SECRET_FILE, made, perm: 0o600)
     end
     private_class_method :keep
+
+    # Outermost: what is refused before the application hears of it carries the policy too.
+    class Policy
+      def initialize(app) = @app = app
+
+      def call(env)
+        status, headers, body = @app.call(env)
+        [status, HEADERS.merge(headers), body]
+      end
+    end
 
     # Forms and scripts prove that they come from a page of ours.
     module Tokens

@@ -6,7 +6,9 @@ module Windlass
     class Suspension < Record
       self.table_name = "suspensions"
       belongs_to :athlete
-      belongs_to :session
+      # It comes from a session or from a measure.
+      belongs_to :session, optional: true
+      belongs_to :measure, optional: true
 
       def stop? = kind == "stop"
 

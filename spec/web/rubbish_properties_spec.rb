@@ -2,44 +2,87 @@
 
 require "web_helper"
 
-# Whatever is sent to whatever address, tried on many requests that chance makes from a seed: never a failure of the server.
+# Whatever is sent to whatever address of the routing table, tried on many requests that chance makes from a seed: never a
+# failure of the server. A new route is covered the day that it is written.
 RSpec.describe "Rubbish", :web do
-  rubbish = ["", "-1", "0", "1e999", "9" * 40, "abc", "<script>", "\u0000", "\xFF", "1:30", "2026-02-30", ["a"], {"a" => "b"}, nil, "true", "small-holds", "💨" * 300]
-  names = %w[answers answers[] answers[heart] chest watcher limits limits[hold_s] limits[locks] dose dose[hold_s] dose[pattern] dose[rounds] breaks breaks[0]
-    breaks[0][round] name note protocol athlete_id seconds beats uuid taken_on first_breath effort symptoms symptoms[] rounds rounds[1][held_s] verdict because own
-    place discipline born_on sex mass_kg disciplines[] guardian_consent_on clinician families families[] expires_on cleared_on file]
+  texts = ["", "-1", "0", "1e999", "9" * 300, "abc", "<script>", "\u0000", "\xFF\xFE", "1:30", "2026-02-30", "2026-03-02", "true", "small-holds", "💨" * 300, "accept", "repeat"].freeze
+  shapes = [*texts, ["a"], ["\xFF", {"b" => ["c"]}], {"a" => "b"}, {"tempfile" => "/etc/passwd", "filename" => "x.csv"}, {"0" => {"1" => {"2" => "x"}}}, nil].freeze
+  names = %w[answers answers[] answers[heart] chest watcher oximeter asked limits limits[hold_s] limits[locks] dose dose[hold_s] dose[pattern] dose[rounds] breaks breaks[0]
+    breaks[0][round] name note protocol athlete_id seconds beats uuid taken_on first_breath effort symptoms symptoms[] rounds rounds[1] rounds[1][held_s] rounds[1][beats]
+    rounds[x][ribs] verdict seen decided because own place discipline born_on sex mass_kg lock_version disciplines[] guardian_consent_on clinician families families[] given_on expires_on
+    cleared_on file trace at a a[hold_s] compare floor events].freeze
 
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
 
-  let(:addresses) do
+  # What stands in the place of each name in a path: what is there, what is of another kind, and what is nothing.
+  let(:places) do
     held = {uuid: SecureRandom.uuid, kind: "maximal_hold", value: 120, taken_at: clock.now - 20 * 86_400, details: {first_breath: "smooth", eventful: "no"}}
-    athlete.measures.create!(account_id: account.id, **held)
-    table, nostril, holds = %w[co2-table alternate-nostril small-holds].map { |id| Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find(id), now: clock.now) }
-    session = 2.times.map { run_set(holds) }.last
-    move = Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: :repeat, because: "x", now: clock.now)
-    own = account.own_protocols.create!(name: "Mine", protocol: "co2-table", dose: table.dose)
-    pages = ["/", "/athletes", "/protocols", "/protocols/co2-table", "/protocols/ratio", "/protocols/x", "/bench", "/rules", "/measures/x", "/athletes/x", "/athletes/#{athlete.id}",
-      "/own-protocols/#{own.id}", "/own-protocols/x.yml", "/athletes/#{athlete.id}/measures/x/new", "/prescriptions/#{nostril.id}", "/sessions/#{session.uuid}"]
-    deeds = ["/athletes", "/own-protocols", "/own-protocols/import", "/protocols/deep-rounds", "/moves/#{move.id}/keep",
-      *%w[day prescriptions screening clearances measures/maximal_hold measures/breathing_movement measures/resting_numbers].map { |deed| "/athletes/#{athlete.id}/#{deed}" },
-      *[table, nostril].flat_map { |one| ["/prescriptions/#{one.id}/limits", "/prescriptions/#{one.id}/sessions"] },
-      *%w[copy prescriptions].map { |deed| "/own-protocols/#{own.id}/#{deed}" }, *%w[rating decision].map { |deed| "/sessions/#{session.uuid}/#{deed}" }]
-    pages.map { |path| [:get, path] } + deeds.map { |path| [:post, path] }
+    measure = athlete.measures.create!(account_id: account.id, **held)
+    table, holds, hiss = %w[co2-table small-holds hiss-ladder].map { |id| Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find(id), now: clock.now) }
+    run = 2.times.map { run_set(holds) }.last
+    planned = [hiss, table].map { |one| Windlass::Actions::PlanSession.call(one, now: clock.now) }
+    Windlass::Actions::Decide.call(run, Windlass::Actions::JudgeDay.call(run), decided: :repeat, because: "x", now: clock.now)
+    account.own_protocols.create!(name: "Mine", protocol: "co2-table", dose: table.dose)
+    nothing = ["x", "-1", "0", "9" * 40, "%FF", "%00", "..%2f"]
+    {athlete_id: [athlete.id] * 4 + nothing, id: [1, 1, 1, 2, "co2-table", "ratio"] + nothing, kind: Windlass::Measures::KINDS.map(&:id) + nothing,
+     uuid: [run.uuid, *planned.map(&:uuid), measure.uuid, run.uuid] + nothing}
   end
 
-  it "is answered, refused or not found, and the page still works after it" do
+  define_method(:path_of) do |pattern, random|
+    text = pattern.to_s.sub("/own-protocols/(\\d+)\\.yml", "/own-protocols/1.yml").delete("()\\\\")
+    text.gsub(/:([a-z_]+)/) { places.fetch(Regexp.last_match(1).to_sym).sample(random: random) }
+  end
+
+  it "is answered, refused or not found at every address, and the page still works after it" do
     get("/athletes/new")
     token = page.at("meta[name=csrf-token]")["content"]
-    addresses.each_with_index do |(verb, path), index|
-      8.times do |seed|
+    routes = %w[GET POST].flat_map { |verb| app.routes[verb].map { |pattern, *| [verb.downcase, pattern] } }
+    answers = routes.each_with_index.flat_map do |(verb, pattern), index|
+      Array.new(14) do |seed|
         random = Random.new(index * 100 + seed)
-        params = names.sample(random.rand(1..5), random: random).to_h { |name| [name, rubbish.sample(random: random)] }
+        path = path_of(pattern, random)
+        params = names.sample(random.rand(0..6), random: random).to_h { |name| [name, shapes.sample(random: random)] }
+        header("HX-Request", (random.rand < 0.3) ? "true" : nil)
         public_send(verb, path, params.merge("authenticity_token" => token))
 
         expect(last_response.status).to be < 500, "#{verb} #{path} of #{params}: #{last_response.status}"
+        expect(last_response.headers["content-security-policy"]).not_to be_nil, path
+        last_response.status
       end
     end
+
+    expect(answers.uniq).to include(200, 303, 404, 422)
+    header("HX-Request", nil)
     get("/")
     expect([last_response.status, text]).to match [200, /Today/]
+  end
+
+  # What no browser would send.
+  raw = {
+    "a nest of hashes" => ["application/x-www-form-urlencoded", "dose#{"[a]" * 60}=1"], "percent signs" => ["application/x-www-form-urlencoded", "name=%ZZ&%=%"],
+    "a list and a hash of one name" => ["application/x-www-form-urlencoded", "dose=1&dose[a]=2&dose[]=3"], "a multipart body without an end" => ["multipart/form-data; boundary=x", "--x\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a\"\r\n\r\nabc"],
+    "JSON that is deep" => ["application/json", "[" * 200], "JSON that is no event" => ["application/json", "{\"events\": [[], 1, null, {\"uuid\": {}}]}"]
+  }
+
+  raw.each do |what, (type, body)|
+    it "answers #{what} with a page or JSON of its own, never a failure" do
+      get("/athletes/new")
+      header("X-CSRF-Token", page.at("meta[name=csrf-token]")["content"])
+      ["/athletes", "/own-protocols/import", "/sessions/x/events", "/protocols/co2-table"].each do |path|
+        post(path, body, "CONTENT_TYPE" => type)
+        expect([path, last_response.status]).to match [path, be_between(200, 499)]
+        expect(last_response.headers["content-security-policy"]).not_to be_nil
+      end
+    end
+  end
+
+  it "refuses by size before anything is read" do
+    get("/athletes/new")
+    token = page.at("meta[name=csrf-token]")["content"]
+    header("X-CSRF-Token", token)
+    {"/own-protocols/import" => ["multipart/form-data; boundary=x", 2_000_001], "/athletes" => ["application/x-www-form-urlencoded", 512_001], "/sessions/x/events" => ["application/json", 512_001]}.each do |path, (type, size)|
+      post(path, "x" * size, "CONTENT_TYPE" => type)
+      expect([path, last_response.status, last_response.body]).to match [path, 413, /larger than (2000|512) kB/]
+    end
   end
 end
