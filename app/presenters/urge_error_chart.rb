@@ -8,7 +8,7 @@ module Windlass
       DAYS = 84
       WIDTH = 560
       HEIGHT = 150
-      LEFT = 52
+      LEFT = 84
       RIGHT = 544
       TOP = 12
       BOTTOM = 118

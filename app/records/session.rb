@@ -94,7 +94,9 @@ module Windlass
       end
 
       HELD = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped)"
-      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql(HELD), :done_ms, :dose, :discarded_at].freeze
+      # Of what held something the dose does not matter, and is not read.
+      DOSE_IF_NOTHING_HELD = "CASE WHEN #{HELD} THEN NULL ELSE sessions.dose END"
+      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql(DOSE_IF_NOTHING_HELD), :done_ms, :discarded_at].freeze
 
       # The days of recent sessions, and the newest of each protocol however old.
       # @return [Array<Array(Integer, Progression::Outline)>] athlete and session
@@ -115,8 +117,8 @@ module Windlass
       end
 
       # It counts where it held something, or ran where minutes are judged, and was not discarded. Walls go by its having run.
-      def self.outline(id, date, protocol, ended_at, washout, held, done_ms, dose, discarded_at)
-        done = held == 1 || (done_ms.to_i > 0 && Protocols.find(protocol).judged_by_minutes?(dose(dose)))
+      def self.outline(id, date, protocol, ended_at, washout, unheld_dose, done_ms, discarded_at)
+        done = unheld_dose.nil? || (done_ms.to_i > 0 && Protocols.find(protocol).judged_by_minutes?(dose(JSON.parse(unheld_dose))))
         Progression::Outline.new(id: id, date: date, protocol: protocol, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0)
       end
       private_class_method :newest_days, :outline

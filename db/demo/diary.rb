@@ -134,7 +134,31 @@ module Windlass
         timeline = compiled(protocol, standing.dose)
         Progression::Session.new(id: "#{date}-#{protocol.id}-#{index}", date: date, protocol: protocol.id, dose: standing.dose,
           effort: [(protocol.once_a_day? ? 4 : 2) + @random.rand(3) + ((@random.rand < 0.05) ? 3 : 0), 10].min, symptoms: symptoms(ago, index),
-          rounds: timeline.holds.map { |place| round(place, rough(protocol, standing)) }, seconds_done: timeline.total_ms / 1000.0)
+          rounds: rounds(protocol, standing, timeline), seconds_done: timeline.total_ms / 1000.0)
+      end
+
+      # A first breath where the family asks for one; of a sounded exhale how ribs and stream were.
+      def rounds(protocol, standing, timeline)
+        return timeline.sounds.map { |sound| exhale(sound) } if protocol.judged == :sounds
+
+        asked = asked(protocol, standing.dose, timeline)
+        timeline.holds.map { |place| round(place, asked.include?(place.number) ? rough(protocol, standing) : nil) }
+      end
+
+      def asked(protocol, dose, timeline)
+        case protocol.first_breath
+        when :hold then timeline.holds.to_set(&:number)
+        when :end then timeline.holds.last(1).to_set(&:number)
+        when :never then Set.new
+        else protocol.asked_after(dose)
+        end
+      end
+
+      # Now and then one ends before its time.
+      def exhale(sound)
+        whole_s = sound.ms / 1000.0
+        Progression::Round.new(number: sound.number, target_s: whole_s, held_s: (@random.rand < 0.03) ? whole_s * 0.8 : whole_s,
+          ribs: (@random.rand < 0.06) ? :dropped : :wide, stream: (@random.rand < 0.08) ? :flickering : :even)
       end
 
       def compiled(protocol, dose) = (@compiled ||= {})[[protocol.id, dose]] ||= protocol.compile(dose)
@@ -151,8 +175,10 @@ module Windlass
         (@random.rand < 0.004) ? [:lightheaded] : []
       end
 
+      # @param rough [Float, nil] nil: nobody asks how the first breath was
       def round(place, rough)
-        breath = if @random.rand < rough
+        breath = if rough.nil? then nil
+        elsif @random.rand < rough
           (@random.rand < 0.25) ? :gasp : :deeper
         else
           :smooth

@@ -134,7 +134,14 @@ module Windlass
       def write_sessions
         @diary.days.each do |day|
           day.works.each { |work| write_work(day, work, @prescriptions.fetch(work.protocol)) }
+          learn(day) if (@now.to_date - day.date) % LEARNING_DAYS == 0
         end
+      end
+
+      # As the log grew, the model learned from it: every forecast is the one of its day.
+      LEARNING_DAYS = 14
+      def learn(day)
+        Actions::LearnFromLog.call(@athlete, now: Time.new(day.date.year, day.date.month, day.date.day, 21)) if @marked
       end
 
       def write_work(day, work, prescription)
@@ -167,24 +174,28 @@ module Windlass
 
       # As it would have been when the session was planned; only where a sheet still shows it.
       def forecast(timeline, day, work)
-        return if day.date < @now.to_date - Presenters::AthleteSheet::LOG_DAYS || Forecasts.objection(@athlete, on: day.date)
+        long = timeline.holds.any? { |place| place.segment.seconds > URGE_AFTER_S }
+        return if (day.date < @now.to_date - Presenters::AthleteSheet::LOG_DAYS && !long) || Forecasts.objection(@athlete, on: day.date)
 
         @forecasts ||= {}
-        @forecasts[[work.before.dose, day.pause_s.round]] ||= begin
-          model = Physiology::Model.new(@athlete.to_body(on: day.date, posture: work.protocol.posture), control_pause_s: day.pause_s)
+        @forecasts[[work.before.dose, day.pause_s.round, @athlete.full_threshold]] ||= begin
+          model = Physiology::Model.new(@athlete.to_body(on: day.date, posture: work.protocol.posture), control_pause_s: day.pause_s, full_threshold: @athlete.full_threshold)
           Records::Session.forecast_columns(model.forecast(timeline.segments))
         end
       end
 
       def round_row(session_id, round)
         {session_id: session_id, number: round.number, target_ms: round.target_s && (round.target_s * 1000).round,
-         held_ms: (round.held_s * 1000).round, skipped: false, first_breath: round.first_breath,
+         held_ms: (round.held_s * 1000).round, skipped: false, first_breath: round.first_breath, ribs: round.ribs, stream: round.stream,
          first_urge_ms: first_urge_ms(round)}
       end
 
       # No urge comes in a small hold; one in two long ones is marked.
       def first_urge_ms(round)
-        (round.held_s * 1000 * (0.7 + 0.3 * @random.rand)).round if round.held_s > URGE_AFTER_S && @random.rand < 0.5
+        return unless round.ribs.nil? && round.held_s > URGE_AFTER_S && @random.rand < 0.5
+
+        @marked = true
+        (round.held_s * 1000 * (0.7 + 0.3 * @random.rand)).round
       end
 
       def write_move(day, work, session_id, prescription)
@@ -197,8 +208,9 @@ module Windlass
 
       def write_stop(session_id)
         session = Records::Session.find(session_id)
-        Actions::RateSession.call(session, {effort: session.effort, symptoms: session.symptoms, note: "", rounds: {}},
-          now: session.ended_at)
+        said = session.symptoms
+        session.update!(symptoms: [])
+        Actions::RateSession.call(session, {effort: session.effort, symptoms: said, note: "", rounds: {}}, now: session.ended_at)
       end
     end
   end

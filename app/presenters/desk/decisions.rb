@@ -34,7 +34,7 @@ module Windlass
         # The newest session of each day without a decision, once the day's sets are done or given up. Days before the newest one
         # that is decided have nothing to decide any more.
         def undecided
-          open = Records::Session.kept.undecided.in_order.includes(:prescription, :rounds)
+          open = Records::Session.kept.undecided.in_order.includes(:prescription)
             .where(athlete_id: @ground.by_id.keys, local_date: (@ground.today - DAYS)..@ground.today)
           open.group_by { |session| [session.prescription_id, session.local_date] }.values
             .select { |sets| newest_decided.fetch(sets.last.prescription_id, sets.last.local_date) <= sets.last.local_date && Actions::JudgeDay.over?(sets, today: @ground.today) }

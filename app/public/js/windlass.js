@@ -2,6 +2,7 @@ import Alpine from "../vendor/alpine-csp.esm.js";
 import { composer } from "./composer.js";
 import { controlPause } from "./control_pause.js";
 import { deck } from "./deck.js";
+import { keepOpen } from "./keep_open.js";
 import { listenForHelp } from "./keys_help.js";
 import { sendLeftovers } from "./journal.js";
 import { desk } from "./desk.js";
@@ -18,5 +19,6 @@ Alpine.data("marginMap", marginMap);
 Alpine.start();
 
 listenForHelp();
+keepOpen();
 sendAgain();
 if (!document.getElementById("plan")) sendLeftovers();

@@ -13,7 +13,8 @@ module Windlass
         finding = (protocol.columns(dose) - [protocol.column]).map { |column| screen.finding(column, on: on) }.reject(&:allows?).first
         return finding.reasons.first if finding
 
-        Screening::Ages.too_long(screen.age, protocol.longest_hold_s(dose), maximal_hold_s)&.text
+        # Asked of the few only: it may take compiling the dose.
+        Screening::Ages.too_long(screen.age, protocol.longest_hold_s(dose), maximal_hold_s)&.text if screen.age < Screening::Ages::ADULT
       end
     end
   end

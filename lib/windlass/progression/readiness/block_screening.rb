@@ -8,7 +8,7 @@ module Windlass
         "not today; quiet breathing offered") do |situation|
         findings = situation.columns.map { |column| situation.screen.finding(column, on: situation.date) }
         refused = findings.reject(&:allows?).map { |finding| [finding.reasons, finding.lifts] }
-        planned_s = situation.dose && situation.activity.longest_hold_s(situation.dose)
+        planned_s = (situation.activity.longest_hold_s(situation.dose) if situation.dose && situation.screen.age < Screening::Ages::ADULT)
         besides = situation.activity.refusals(situation.screen, situation.measures) +
           [Screening::Ages.too_long(situation.screen.age, planned_s, situation.measures&.maximal_hold_s)].compact
         refused += besides.map { |refusal| [[refusal.text], refusal.lifts] }
