@@ -9,6 +9,8 @@ module Windlass
     # Bytes of a request's body, by what it is. A half-hour oximeter trace as CSV has some 60 kB.
     MOST_BYTES = {file: 2_000_000, other: 512_000}.freeze
     MOST_CHARACTERS = 500
+    # Entries of a list in a form; no form of ours has a longer one.
+    MOST_LISTED = 100
 
     # Refuses by size before anything is read: the application then answers with a page of its own.
     class SizeLimit
@@ -29,7 +31,10 @@ module Windlass
     def self.cleaned(value)
       case value
       when Hash then value.each_with_object(Sinatra::IndifferentHash.new) { |(key, inner), clean| (found = cleaned(inner)).nil? || clean[key.to_s.scrub] = found }
-      when Array then value.filter_map { |inner| cleaned(inner) }
+      when Array
+        raise Error, "A list of #{value.size} is not allowed; allowed: up to #{MOST_LISTED}." if value.size > MOST_LISTED
+
+        value.filter_map { |inner| cleaned(inner) }
       when String then value.dup.force_encoding(Encoding::UTF_8).scrub.delete("\u0000")
       end
     end

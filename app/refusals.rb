@@ -40,7 +40,7 @@ module Windlass
 
     # A form from another page of ours that stood open too long comes again, filled; from elsewhere it does not.
     def refuse_token
-      ours = request.env["HTTP_ORIGIN"].to_s == request.base_url
+      ours = request.env["HTTP_ORIGIN"].to_s.sub(%r{\Ahttps?://}, "") == request.host_with_port
       halt 403, refuse(403, "Not sent yet", ours ? "This page stood open too long, so nothing was written yet. All that was typed is still here." : "Load the page again and send the form once more.", again: ours)
     end
 

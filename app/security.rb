@@ -21,6 +21,9 @@ module Windlass
     # Characters that a secret must have.
     LEAST_SECRET = 64
 
+    # Who a request is for is what the host says. What a proxy, or a stranger in its place, says of it is not believed.
+    Rack::Request.forwarded_priority = []
+
     def self.registered(app)
       app.use Door::SizeLimit
       app.set :sessions, key: "windlass", httponly: true, same_site: :lax, secure: on?("WINDLASS_HTTPS"), expire_after: 30 * 86_400

@@ -82,7 +82,8 @@ module Windlass
 
     # Asked of the model only where the answer matters: water is planned, or over-breathing was done today.
     def washout(athlete, standing, day)
-      return unless standing && (day&.says?(Progression::TodaysQuestions::WATER) || over_breathed_today?(athlete))
+      matters = day&.says?(Progression::TodaysQuestions::WATER) || over_breathed_today?(athlete)
+      return unless standing && matters
 
       Forecasts.outlook(athlete, on: @today, values: values(athlete))&.strongest_washout(standing.protocol, standing.dose)
     end

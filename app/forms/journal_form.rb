@@ -46,13 +46,13 @@ module Windlass
 
       # @return [String, nil]
       def wrong_with(event)
-        allowed = VALUES[event["kind"]]
+        allowed = VALUES.fetch(event["kind"], [nil])
         return "uuid is none" unless event["uuid"].is_a?(String) && UUID.match?(event["uuid"])
         return "kind is not known" unless KINDS.include?(event["kind"])
         return "at_ms lies outside of a day" unless event["at_ms"].is_a?(Integer) && event["at_ms"].between?(0, LONGEST_MS)
         return "round is none" unless event["round"].nil? || (event["round"].is_a?(Integer) && event["round"].between?(1, 10_000))
 
-        "value does not go with #{event["kind"]}" unless allowed.nil? ? event["value"].nil? : allowed.include?(event["value"])
+        "value does not go with #{event["kind"]}" unless allowed.include?(event["value"])
       end
     end
   end

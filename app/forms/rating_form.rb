@@ -2,78 +2,87 @@
 
 module Windlass
   module Forms
-    # What the coach says of a session: effort, symptoms, a note, and round by round what was held and how the first
-    # breath was.
+    # What the coach says of a session: effort, symptoms, a note, and part by part what was held, or how far an exhale went, and
+    # how it was.
     class RatingForm < Form
       EFFORT = (0..10)
       HELD_S = (0..1200)
       BEATS = (0..120)
-      # Rounds that a form can have.
+      # Rounds that a form can have; and as many faults as a page can bear. Each round is looked at by itself.
       MOST_ROUNDS = 2000
+      MOST_FAULTS = 20
 
       class Rules < Contract
         params do
           optional(:effort).maybe(Types::Number)
           optional(:symptoms).array(:string, included_in?: Progression::Symptoms::ALL.keys.map(&:to_s))
           optional(:note).maybe(:string)
-          optional(:rounds).array(:hash) do
-            required(:number).filled(:integer)
-            optional(:held_s).maybe(Types::Number)
-            optional(:beats).maybe(Types::Number)
-            optional(:first_breath).maybe(:string, included_in?: Timeline::FIRST_BREATHS.map(&:to_s))
-            optional(:ribs).maybe(:string, included_in?: Progression::RIBS.map(&:to_s))
-            optional(:stream).maybe(:string, included_in?: Progression::STREAMS.map(&:to_s))
-          end
         end
 
         rule(:effort).validate(within: EFFORT)
         rule(:note).validate(at_most_characters: 4000)
-        rule(:rounds).each do
-          fault = value[:held_s] && outside(value[:held_s], HELD_S)
-          key.failure("#{fault} seconds held") if fault
-          beats = value[:beats] && outside(value[:beats], BEATS)
-          key.failure("#{beats} beats") if beats
-        end
       end
       RULES = Rules
 
+      class RoundRules < Contract
+        params do
+          optional(:held_s).maybe(Types::Number)
+          optional(:beats).maybe(Types::Number)
+          optional(:first_breath).maybe(:string, included_in?: Timeline::FIRST_BREATHS.map(&:to_s))
+          optional(:ribs).maybe(:string, included_in?: Progression::RIBS.map(&:to_s))
+          optional(:stream).maybe(:string, included_in?: Progression::STREAMS.map(&:to_s))
+        end
+
+        {held_s: [HELD_S, "seconds held"], beats: [BEATS, "beats"]}.each do |field, (range, unit)|
+          rule(field) do
+            fault = value && outside(value, range)
+            base.failure("#{fault} #{unit}") if fault
+          end
+        end
+      end
+      ROUND_RULES = RoundRules.new
+
       # @param params [Hash] rounds come as a Hash by number: rounds[3][held_s]
       # @param beat_ms [Hash{Integer => Numeric}] milliseconds of a beat, by the number of a sounded exhale
-      def self.parse(params, beat_ms: {})
-        rounds = params["rounds"]
-        listed = rounds.is_a?(Hash) ? rounds.first(MOST_ROUNDS).map { |number, one| (one.is_a?(Hash) ? one : {}).merge("number" => number) } : []
-        super(params.to_h.merge("rounds" => listed)).tap { |form| form.beat_ms = beat_ms }
-      end
+      def self.parse(params, beat_ms: {}) = new(params, Rules.new, beat_ms)
 
-      attr_writer :beat_ms
+      def initialize(params, contract, beat_ms)
+        super(params, contract)
+        @rounds = {}
+        given = typed["rounds"].is_a?(Hash) ? typed["rounds"].first(MOST_ROUNDS) : []
+        given.each { |number, round| read_round(number, round, beat_ms) if errors.size < MOST_FAULTS }
+      end
 
       # @return [Array<String>]
       def symptoms = list_at(:symptoms)
 
-      # @return [Hash] values with rounds by number, as columns
-      def columns
-        {effort: nil, symptoms: [], note: ""}.merge(values).merge(rounds: rounds)
-      end
+      # @return [Hash] what was typed of a round
+      def typed_round(number) = typed_at("rounds[#{number}]").then { |round| round.is_a?(Hash) ? round : {} }
 
-      # Faults of rounds by the round's own number, as the fields are called.
-      def errors
-        super.transform_keys do |name|
-          name.sub(/\Arounds\[(\d+)\]/) { "rounds[#{typed["rounds"][Regexp.last_match(1).to_i]["number"]}]" }
-        end
-      end
+      # @return [Hash] values with rounds by number, as columns
+      def columns = {effort: nil, symptoms: [], note: ""}.merge(values).merge(rounds: @rounds)
 
       private
 
-      def rounds
-        values.fetch(:rounds, []).to_h do |round|
-          changes = round.slice(:first_breath, :ribs, :stream)
-          changes[:held_ms] = round[:held_s] && (round[:held_s] * 1000).round if round.key?(:held_s)
-          changes[:held_ms] = held_ms(round) if round.key?(:beats) && @beat_ms.key?(round[:number])
-          [round[:number], changes]
-        end
+      def read_round(number, round, beat_ms)
+        place = Integer(number.to_s, 10, exception: false)
+        return errors["rounds[#{number.to_s[0, 20]}]"] = "is no round" unless place&.positive? && round.is_a?(Hash)
+
+        result = ROUND_RULES.call(round)
+        name_faults(place, result.errors.to_h)
+        @rounds[place] = columns_of(result.to_h, beat_ms[place]) if result.success?
       end
 
-      def held_ms(round) = round[:beats] && (round[:beats] * @beat_ms.fetch(round[:number])).round
+      def name_faults(place, faults)
+        faults.each { |field, wrong| errors[field ? "rounds[#{place}][#{field}]" : "rounds[#{place}]"] = wrong.join("; ") }
+      end
+
+      def columns_of(round, beat_ms)
+        changes = round.slice(:first_breath, :ribs, :stream)
+        changes[:held_ms] = round[:held_s] && (round[:held_s] * 1000).round if round.key?(:held_s)
+        changes[:held_ms] = round[:beats] && (round[:beats] * beat_ms).round if round.key?(:beats) && beat_ms
+        changes
+      end
     end
   end
 end

@@ -126,10 +126,7 @@ module Windlass
       # As it was forecast when the session was planned.
       def forecast_urge(number) = ForecastWords.seconds(session.forecast_of(number)&.fetch("urge_s"))
 
-      def typed_round(number)
-        rounds = @rating ? @rating.typed["rounds"] : []
-        rounds.find { |round| round["number"].to_s == number.to_s } || {}
-      end
+      def typed_round(number) = @rating ? @rating.typed_round(number) : {}
     end
   end
 end

@@ -24,7 +24,7 @@ module Windlass
         # @return [Array(Float, Float)] the middle half
         def quartiles
           sorted = errors.sort
-          [sorted[(sorted.size - 1) / 4], sorted[((sorted.size - 1) * 3 / 4r).ceil]]
+          [sorted[(sorted.size - 1) / 4], sorted[((sorted.size - 1) * 3/4r).ceil]]
         end
       end
 

@@ -4,7 +4,7 @@ require "browser_helper"
 
 # Every tone that is laid out, as the browser hears of it. The session's clock is moved by the spec; the audio clock runs.
 RSpec.describe "Sound on the deck", :browser do
-  EARS = <<~JS
+  ears = <<~JS
     window.tones = [];
     const Real = window.OscillatorNode;
     window.OscillatorNode = class extends Real {
@@ -23,7 +23,7 @@ RSpec.describe "Sound on the deck", :browser do
 
   before do
     give_clock
-    page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: EARS)
+    page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: ears)
     visit("/sessions/#{session.uuid}/deck")
     expect(page).to have_text("All kept")
   end

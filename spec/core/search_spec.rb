@@ -25,7 +25,11 @@ RSpec.describe "Any history" do
   def families = Windlass::Protocols::ALL.select(&:laddered?)
 
   # How high an answer leads: quiet breathing lowest, then half of the lowest rung.
-  def height(answer) = answer[:rung].nil? ? -2 : answer[:rung] - (answer[:reduced] ? 1 : 0)
+  def height(answer) = if answer[:rung].nil?
+                         -2
+                       else
+                         answer[:rung] - (answer[:reduced] ? 1 : 0)
+                       end
 
   describe "judged" do
     verdicts = Windlass::Progression::VERDICTS.map(&:to_s)

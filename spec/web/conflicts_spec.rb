@@ -169,7 +169,7 @@ RSpec.describe "What comes twice, late or against something", :web do
   it "sends again, filled, a form of ours that stood open too long; and a busy database says so and is asked again" do
     get("/athletes/new")
     header("Origin", "http://127.0.0.1")
-    post("/athletes", {name: "Späte", disciplines: %w[surfing singing], "authenticity_token" => "old"})
+    post("/athletes", {:name => "Späte", :disciplines => %w[surfing singing], "authenticity_token" => "old"})
     expect([last_response.status, text]).to match [403, /nothing was written yet/]
     expect(page.css("input[type=hidden]").to_h { |field| [field["name"], field["value"]] }).to include("name" => "Späte", "disciplines[]" => "singing")
     header("Origin", "http://evil.example")

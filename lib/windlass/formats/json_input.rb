@@ -77,7 +77,11 @@ module Windlass
       # A long list of long lists is as long as all of them together.
       def too_many_rounds(data)
         most = @schema.dig("properties", "history", "x-most-rounds") or return
-        listed = data["history"].is_a?(Array) ? data["history"].grep(Hash).sum { |one| one["rounds"].is_a?(Array) ? one["rounds"].size : 0 } : 0
+        listed = if data["history"].is_a?(Array)
+          data["history"].grep(Hash).sum { |one| one["rounds"].is_a?(Array) ? one["rounds"].size : 0 }
+        else
+          0
+        end
         [["history", "#{listed} rounds in all are not allowed; allowed: up to #{most}"]] if listed > most
       end
 

@@ -148,7 +148,7 @@ module Windlass
       end
 
       def self.round(given, number, asked)
-        Progression::Round.new(number: number, target_s: (asked && asked.targets_s.any?) ? asked.target_s(number) : given["target_s"], held_s: given["held_s"],
+        Progression::Round.new(number: number, target_s: asked&.targets_s&.any? ? asked.target_s(number) : given["target_s"], held_s: given["held_s"],
           skipped: given.fetch("skipped", false), first_breath: given["first_breath"]&.to_sym, sao2_low: given["sao2_low"],
           ribs: given["ribs"]&.to_sym, stream: given["stream"]&.to_sym)
       end

@@ -84,7 +84,11 @@ module Windlass
 
       def instant(past) = past.ended_at || midnight(past.date + 1)
 
-      def midnight(day) = now.zone ? in_place(Time.new(day.year, day.month, day.day, 0, 0, 0, now.utc? ? "UTC" : nil)) : Time.new(day.year, day.month, day.day, 0, 0, 0, now.utc_offset)
+      def midnight(day) = if now.zone
+                            in_place(Time.new(day.year, day.month, day.day, 0, 0, 0, now.utc? ? "UTC" : nil))
+                          else
+                            Time.new(day.year, day.month, day.day, 0, 0, 0, now.utc_offset)
+                          end
 
       # A moment of the machine's own zone keeps its summer time.
       def in_place(time)

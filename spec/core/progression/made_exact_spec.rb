@@ -12,10 +12,14 @@ RSpec.describe Windlass::Progression::Judge do
     family = Windlass::Protocols.find(id)
     dose = at(id, rung).dose
     parts = family.compile(dose).judged(family.judged)
-    asked = family.first_breath == :hold ? parts.map(&:number) : (%i[never end].include?(family.first_breath) ? [] : family.asked_after(dose).to_a)
+    asked = if family.first_breath == :hold
+      parts.map(&:number)
+    else
+      (%i[never end].include?(family.first_breath) ? [] : family.asked_after(dose).to_a)
+    end
     done = parts.reject { |part| rounds.key?(part.number) && rounds[part.number].nil? }.map do |part|
-      target_s = (family.judged == :holds && part.segment.open?) ? nil : part.ms / 1000r
-      core::Round.new(number: part.number, target_s: target_s, held_s: part.ms / 1000r, first_breath: asked.include?(part.number) ? :smooth : nil).with(**rounds.fetch(part.number, {}))
+      target_s = (family.judged == :holds && part.segment.open?) ? nil : part.ms/1000r
+      core::Round.new(number: part.number, target_s: target_s, held_s: part.ms/1000r, first_breath: asked.include?(part.number) ? :smooth : nil).with(**rounds.fetch(part.number, {}))
     end
     core::Session.new(id: "#{id} #{on}", date: on, protocol: id, dose: dose, rounds: done, rounds_planned: family.rounds(dose) / family.sets(dose), effort: 4,
       seconds_done: seconds || family.seconds(dose), **changes)
@@ -39,7 +43,7 @@ RSpec.describe Windlass::Progression::Judge do
 
   it "judges voice by its exhales: 90 % of the beats, ribs and stream; a first breath is not asked" do
     # 16 beats at 66 a minute; the last two hisses are rounds 5 and 6.
-    cut = ->(beats) { {held_s: beats * 60 / 66r} }
+    cut = ->(beats) { {held_s: beats * 60/66r} }
 
     expect(verdict(session("hiss-ladder"), session("hiss-ladder", on: monday - 1)).verdict).to eq :advance
     expect(rules(session("hiss-ladder", rounds: {5 => cut[15], 6 => cut[15]}))).to eq ["repeat.count"]

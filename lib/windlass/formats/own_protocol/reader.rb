@@ -14,6 +14,8 @@ module Windlass
       # YAML text in, a {Given} out. Every fault is `line 7: dose.hold_s: ...`.
       module Reader
         SCHEMA = "own-protocol.schema.json"
+        # A protocol with a hundred changed rounds and a long note has some ten thousand.
+        MOST_CHARACTERS = 100_000
 
         # @param text [String]
         # @return [Given] protocol is the family, dose has its breaks
@@ -28,6 +30,8 @@ module Windlass
         end
 
         def self.parse(text)
+          raise InvalidInput, ["line 1: #{text.length} characters are too many; allowed: #{MOST_CHARACTERS}"] if text.length > MOST_CHARACTERS
+
           document = Psych.parse(text)
           raise InvalidInput, ["line 1: is empty; allowed: a protocol"] unless document
 
@@ -65,7 +69,8 @@ module Windlass
           case node
           when Psych::Nodes::Mapping
             node.children.each_slice(2) do |key, value|
-              inner = [path, key.value].reject(&:empty?).join(".")
+              # What is no name (a list, a mapping) stands for itself; the schema refuses it.
+              inner = [path, key.is_a?(Psych::Nodes::Scalar) ? key.value : "?"].reject(&:empty?).join(".")
               lines[inner] = key.start_line + 1
               walk(value, inner, lines)
             end
