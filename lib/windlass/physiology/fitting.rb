@@ -46,17 +46,17 @@ module Windlass
         low, high = THRIFT.minmax
         HALVINGS.times do
           middle = (low + high) / 2
-          (mean_misfit(body.with(thrift: middle), session) > 0) ? low = middle : high = middle
+          (misfit(body.with(thrift: middle), session) > 0) ? low = middle : high = middle
         end
         (low + high) / 2
       end
 
-      # How much higher the model's finger lows stand than the logged ones.
-      def self.mean_misfit(body, session)
+      # How much higher the model's finger lows stand than the logged ones, all in all: its sign is what is asked for.
+      def self.misfit(body, session)
         readings = Oximeter.readings(trace(body, session.timeline), 1)
         modelled = Alignment.lows(readings, session.timeline, Oximeter::DELAY_S)
         differences = session.lows.filter_map { |number, low| modelled[number] && modelled[number] - low }
-        differences.empty? ? 0 : differences.sum / differences.size
+        differences.sum
       end
 
       def self.trace(body, timeline)
@@ -65,7 +65,7 @@ module Windlass
         Simulation.new(rested, calibration: Calibration.from(rested, control_pause_s: nil))
           .run([*timeline.segments, after], trace: true).trace
       end
-      private_class_method :stimulus_at_urge, :thrift_of_session, :mean_misfit, :trace
+      private_class_method :stimulus_at_urge, :thrift_of_session, :misfit, :trace
     end
   end
 end

@@ -114,4 +114,11 @@ RSpec.describe Windlass::Physiology do
       expect([trace.at(-1).t, trace.at(9).t, trace.every(0.5).map(&:t)]).to eq [0.0, 2.0, [0.0, 0.5, 1.0, 1.5, 2.0]]
     end
   end
+
+  it "notes the floor at the very moment that saturation is as low as that, the start included" do
+    at = ->(saturation) { Struct.new(:elapsed_s, :urge_stimulus, :saturation, :po2).new(3.0, 40.0, saturation, 60.0) }
+    floors = [0.85, 0.8500001].map { |saturation| Windlass::Physiology::HoldWatch.new(at[saturation], threshold: nil, floor: 0.85).floor_s }
+
+    expect(floors).to eq [0.0, nil]
+  end
 end

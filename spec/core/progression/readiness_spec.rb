@@ -105,6 +105,35 @@ RSpec.describe Windlass::Progression::Readiness do
     expect(ready[ended + 48 * 3600].state).to eq :yes
   end
 
+  # The evening of 16 March: what was done on the 14th at an hour that is not known may have ended at midnight.
+  it "takes an hour that is not known for the latest of its day" do
+    ready = ->(day, hour) { described_class.of(situation("single-hold", date: day, now: Time.new(day.year, day.month, day.day, hour), history: [past("o2-table", 2)])) }
+
+    expect([ready[today, 23].state, ready[today, 23].reasons.first.lifts, ready[today + 1, 0].state]).to eq [:wait, "Ready on 17 March 2026 at 00:00.", :yes]
+  end
+
+  it "minds over-breathing before water whether anything was held or not; what never ran is none" do
+    skipped = ->(seconds) { [core::Session.new(id: 1, date: today, protocol: "deep-rounds", dose: {}, rounds: [], seconds_done: seconds)] }
+
+    expect([skipped[300], skipped[nil], skipped[0]].map { |history| fired("water", history: history) }).to eq [["block.water"], ["block.water"], []]
+  end
+
+  it "lets over-breathing be done once a day, by whatever name" do
+    expect(fired("bellows", history: [past("deep-rounds", 0)])).to eq ["wait.day"]
+    expect(fired("bellows", history: [past("deep-rounds", 1)])).to eq []
+    expect(fired("ratio", forecast_washout: 3.2, history: [past("full-breath", 0, washout: 3.1)])).to eq ["wait.day"]
+    expect(fired("ratio", forecast_washout: 2.9, history: [past("bellows", 0)])).to eq []
+  end
+
+  it "keeps limits, outlook and cap of who comes back after a long time off" do
+    deep = Windlass::Protocols.find("deep-rounds")
+    outlook = core::Outlook.new(body)
+    standing = core::Standing.of(deep, measures, outlook: outlook, limits: {rounds: 2})
+    ready = described_class.of(situation("deep-rounds", history: [past("deep-rounds", 50)]).with(standing: standing))
+
+    expect([ready.dose[:cap_s], ready.standing.ladder.rungs.map { |dose| dose[:rounds] }.uniq]).to match [be_between(20, 60), [2]]
+  end
+
   it "does not run carbon-dioxide tables three days running" do
     expect(fired(history: [past("co2-table", 1), past("co2-table", 2)])).to eq ["wait.day"]
     expect(fired("counted-recovery", history: [past("co2-table", 1), past("co2-table", 2)])).to eq []

@@ -40,6 +40,15 @@ RSpec.describe Windlass::Progression::Rules do
 
     expect(fired(low[0.74])).to include "ease.saturation"
     expect(fired(low[0.75])).not_to include "ease.saturation"
+    expect(judge(low[0.7479]).reasons.map(&:text)).to include "Oximeter down to 75 %: round 1."
+  end
+
+  it "leaves weeks without sessions out of the mean, and begins with four weeks" do
+    # Two of the four weeks have a day each: 26 holds of 5 s.
+    days = [day, day(on: monday - 21), day(on: monday - 28).with(rounds: [])]
+    mean = ->(past) { Windlass::Progression::Record.new(days.first, past, standing).weekly_mean_s }
+
+    expect([mean[days.drop(1)], mean[[day(on: monday - 27)]]]).to eq [130, nil]
   end
 
   it "rest.warnings fires on a second warning within fourteen days, of whatever kind" do

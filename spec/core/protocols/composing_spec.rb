@@ -16,7 +16,7 @@ RSpec.describe Windlass::Protocols::Findings do
   # gas-model.md 7: on full lungs the floor comes after 141 s, so 140 s are within it and 150 s are not.
   it "says which holds pass the oxygen floor, beside the hold, and what share of the best they are" do
     expect(findings("co2-table", hold_s: 150, rounds: 2)[[:hold_s, :danger]]).to match(/\AHolds 1 and 2 past the oxygen floor, reached after 14\d( to 14\d)? s\.\z/)
-    expect(findings("co2-table", hold_s: 60)).to eq({[:hold_s, :note] => "50 % of the maximal hold."})
+    expect([41, 50].map { |hold_s| findings("co2-table", hold_s: hold_s)[[:hold_s, :note]] }).to eq ["34 % of the maximal hold.", "42 % of the maximal hold."]
     expect(findings("co2-table", hold_s: 100)[[:hold_s, :care]]).to eq "83 % of the maximal hold, more than a table asks for."
   end
 

@@ -56,7 +56,7 @@ module Windlass
           longest = one.protocol.longest_hold_s(one.dose)
           next if best.nil? || !one.protocol.needs.key?(:maximal_hold_s)
 
-          share = (longest * 100 / best).round
+          share = (longest * 100r / best).round
           [one.key_of(:hold), (share > MOST_SHARE) ? :care : :note, "#{share} % of the maximal hold#{", more than a table asks for" if share > MOST_SHARE}."]
         }
       ].freeze
