@@ -6,8 +6,8 @@ module Windlass
   module Refusals
     # What the database says, and whether trying again helps.
     WRITING = {
-      SQLite3::BusyException => [503, "Busy", "Somebody else is writing just now. It is sent again by itself in a moment."],
-      SQLite3::LockedException => [503, "Busy", "Somebody else is writing just now. It is sent again by itself in a moment."],
+      SQLite3::BusyException => [503, "Busy", "Somebody else is writing just now, so nothing was written."],
+      SQLite3::LockedException => [503, "Busy", "Somebody else is writing just now, so nothing was written."],
       SQLite3::FullException => [507, "The disk is full", "Nothing was written. Trying again helps only once there is room on the disk of this machine."],
       SQLite3::ReadOnlyException => [500, "Nothing can be written", "The file of the database is read-only. Trying again helps only once that is changed."],
       SQLite3::IOException => [500, "Nothing can be written", "The disk of this machine gave an error. Trying again helps only once it is mended."],
@@ -15,6 +15,8 @@ module Windlass
     }.freeze
     # Hidden fields of a form that is sent again.
     MOST_FIELDS = 400
+    # Stands in a form that was sent again by itself: that is done once, and what is said then is said to the person.
+    SENT_AGAIN = "sent_again"
 
     # @param value [Object] parameters
     # @return [Array<Array(String, String)>] names and values of fields
@@ -31,7 +33,7 @@ module Windlass
       status code
       return [code, JSON.generate(errors: {request: message})].last.tap { content_type :json } if request.media_type == "application/json"
 
-      again ? erb(:"errors/again", locals: {title: title, message: message, fields: resent, by_itself: code == 503}) : erb(:"errors/refused", locals: {title: title, message: message})
+      again ? erb(:"errors/again", locals: {title: title, message: message, fields: resent, by_itself: code == 503 && !params.key?(SENT_AGAIN)}) : erb(:"errors/refused", locals: {title: title, message: message})
     end
 
     def halt_too_large(most)
@@ -53,7 +55,7 @@ module Windlass
     end
 
     # What was typed, but for the token and for files, which a page can not fill in.
-    def resent = Refusals.fields(params.except("authenticity_token", *request_path_keys)).first(MOST_FIELDS)
+    def resent = Refusals.fields(params.except("authenticity_token", SENT_AGAIN, *request_path_keys)).first(MOST_FIELDS)
 
     # Names in the path are no fields.
     def request_path_keys = env["sinatra.route"].to_s.scan(/:(\w+)/).flatten

@@ -13,6 +13,7 @@ module Windlass
       VALUES = {
         "first_breath" => Timeline::FIRST_BREATHS.map(&:to_s), "oximeter" => (30..100).map(&:to_s)
       }.freeze
+      ROUNDS = (1..10_000)
       KINDS = Timeline::EVENT_KINDS.map(&:to_s).freeze
       UUID = /\A\h{8}-\h{4}-4\h{3}-[89ab]\h{3}-\h{12}\z/
 
@@ -49,11 +50,13 @@ module Windlass
         allowed = VALUES.fetch(event["kind"], [nil])
         return "uuid is none" unless event["uuid"].is_a?(String) && UUID.match?(event["uuid"])
         return "kind is not known" unless KINDS.include?(event["kind"])
-        return "at_ms lies outside of a day" unless event["at_ms"].is_a?(Integer) && event["at_ms"].between?(0, LONGEST_MS)
-        return "round is none" unless event["round"].nil? || (event["round"].is_a?(Integer) && event["round"].between?(1, 10_000))
+        return "at_ms lies outside of a day" unless whole?(event["at_ms"], 0..LONGEST_MS)
+        return "round is none" unless event["round"].nil? || whole?(event["round"], ROUNDS)
 
         "value does not go with #{event["kind"]}" unless allowed.include?(event["value"])
       end
+
+      def whole?(value, range) = value.is_a?(Integer) && range.cover?(value)
     end
   end
 end

@@ -9,6 +9,10 @@ module Windlass
       # Lays a rating over the record without keeping it.
       def self.preview(session, rating) = Actions::RateSession.assign(session, rating)
 
+      # @param move [Records::Move]
+      # @return [String] what was decided, said where one goes next
+      def self.told(move) = "#{move.prescription.name}, #{Dates.short(move.local_date)}: #{move.noted ? "noted" : "decided"}, #{WORDS.fetch(move.decided.to_sym).downcase}."
+
       attr_reader :session, :rating, :decision
 
       # @param session [Records::Session]

@@ -101,8 +101,9 @@ module Windlass
           decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
           next session_sheet(record, decision: decision) unless decision.valid?
 
-          Actions::Decide.call(record, verdict, decided: decision.decided(verdict.verdict),
+          move = Actions::Decide.call(record, verdict, decided: decision.decided(verdict.verdict),
             because: decision.values[:because], now: now)
+          tell Presenters::VerdictPanel.told(move), undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move))
           redirect to("/athletes/#{record.athlete_id}"), 303
         end
       end

@@ -177,15 +177,18 @@ RSpec.describe "What comes twice, late or against something", :web do
     expect([last_response.status, page.at("input[name=name]")]).to eq [403, nil]
     header("Origin", nil)
 
-    faults = {SQLite3::BusyException => [503, /sent again by itself/], SQLite3::FullException => [507, /The disk is full/], SQLite3::ReadOnlyException => [500, /read-only/]}
+    faults = {SQLite3::BusyException => [503, /nothing was written/], SQLite3::FullException => [507, /The disk is full/], SQLite3::ReadOnlyException => [500, /read-only/]}
     faults.each do |cause, (status, words)|
       allow(Windlass::Actions::KeepDay).to receive(:call) do
         raise cause, "no"
       rescue cause
         raise ActiveRecord::StatementInvalid, "no"
       end
-      submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/day", watcher: "Ada Quill")
-      expect([last_response.status, text]).to match [status, words]
+      [{}, {"sent_again" => "1"}].each do |once|
+        submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/day", watcher: "Ada Quill", **once)
+        expect([last_response.status, text]).to match [status, words]
+        expect(page.css("form[data-again]").size).to eq((status == 503 && once.empty?) ? 1 : 0)
+      end
     end
     expect(last_response.headers["cache-control"]).to eq "no-store"
   end
