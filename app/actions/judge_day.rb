@@ -18,13 +18,17 @@ module Windlass
       end
 
       # @param sets [Array<Records::Session>] of one prescription, one day and one dose
-      # @return [Boolean] the last of them is done, or given up, or the day is past; false starts are no sets
-      def self.over?(sets, today:)
+      # @param done [Integer, nil] sets among them that are no false starts, where that is known
+      # @return [Boolean] the last of them is done, or given up, or the day is past
+      def self.over?(sets, today:, done: nil)
         newest = sets.last or return false
         return true if newest.local_date < today || sets.any?(&:given_up)
 
-        sets.count { |set| !set.to_core.false_start? } >= newest.to_protocol.sets(newest.to_dose)
+        (done || done(sets)) >= newest.to_protocol.sets(newest.to_dose)
       end
+
+      # @return [Integer] sets among them that are no false starts
+      def self.done(sets) = sets.count { |set| !set.to_core.false_start? }
 
       # Where the athlete stood with the dose that was run; a light day's dose is no rung.
       def self.standing_at(session)

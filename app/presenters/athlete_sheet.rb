@@ -95,9 +95,11 @@ module Windlass
 
       def log
         @log ||= begin
-          sessions = athlete.sessions.kept.where(local_date: (@today - LOG_DAYS)..).in_order.to_a
-          moves = Records::Move.kept.where(prescription_id: athlete.prescription_ids).where(local_date: (@today - LOG_DAYS)..).to_a
-          SessionLog.new(sessions, moves, Records::Round.outcomes(sessions.map(&:id)))
+          days = ((@today - LOG_DAYS)..)
+          sessions = athlete.sessions.kept.where(local_date: days).in_order.to_a
+          moves = Records::Move.kept.where(prescription_id: athlete.prescription_ids).where(local_date: days).to_a
+          false_starts = Records::Session.core_sets(athlete.id, days).select(&:false_start?).map(&:id)
+          SessionLog.new(sessions, moves, Records::Round.outcomes(sessions.map(&:id)), false_starts: false_starts)
         end
       end
 

@@ -108,7 +108,7 @@ module Windlass
 
       # @return [String, nil] nil where there is but one, and it is to be done
       def set
-        done = prescription.sessions.kept.where(local_date: @now.to_date).count
+        done = Records::Session.sets_done(on: today, prescription_id: prescription.id).fetch(prescription.id, 0)
         sets = protocol.sets(dose_today)
         return "#{(sets == 1) ? "Today's session is" : "All #{sets} sets of today are"} done" if done >= sets
 

@@ -11,9 +11,11 @@ module Windlass
       # @param sessions [Array<Records::Session>] run
       # @param moves [Array<Records::Move>]
       # @param outcomes [Hash{Integer => Array<Records::Round::Outcome>}] of their rounds, by session
-      def initialize(sessions, moves, outcomes)
+      # @param false_starts [Array<Integer>] sessions that are no sets
+      def initialize(sessions, moves, outcomes, false_starts: [])
         @sessions = sessions
         @outcomes = outcomes
+        @false_starts = false_starts.to_set
         @moves = moves.index_by { |move| [move.prescription_id, move.local_date] }
       end
 
@@ -26,7 +28,7 @@ module Windlass
         decided = @moves.values.map(&:decided).tally
         down = decided.values_at("ease", "rest", "stop").compact.sum
         gasps = rounds(@sessions).count { |round| round.first_breath == "gasp" }
-        "#{Words.count(days.size, "session")} in four weeks: #{Words.count(decided.fetch("advance", 0), "step")} up, #{down} down. " \
+        "#{Words.count(days.count { |sets| real(sets).any? }, "session")} in four weeks: #{Words.count(decided.fetch("advance", 0), "step")} up, #{down} down. " \
         "#{gasps.zero? ? "No gasp" : Words.count(gasps, "gasp")}."
       end
 
@@ -34,15 +36,17 @@ module Windlass
 
       def days = @sessions.group_by { |session| [session.prescription_id, session.local_date] }.values
 
+      def real(sets) = sets.reject { |set| @false_starts.include?(set.id) }
+
       def rounds(sessions) = sessions.flat_map { |session| @outcomes.fetch(session.id, []) }
 
       def line(sets)
         newest = sets.last
         rounds = rounds(sets)
         Line.new(date: Dates.short(newest.local_date), uuid: newest.uuid, words: newest.to_protocol.in_words(newest.to_dose),
-          sets: "#{sets.size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: breaths(rounds), urge: urge(sets, rounds),
+          sets: "#{real(sets).size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: breaths(rounds), urge: urge(sets, rounds),
           effort: sets.filter_map(&:effort).max&.then { |effort| Words.number(effort) } || "–",
-          verdict: verdict(@moves[[newest.prescription_id, newest.local_date]]))
+          verdict: verdict(@moves[[newest.prescription_id, newest.local_date]], real(sets)))
       end
 
       def breaths(rounds)
@@ -58,8 +62,8 @@ module Windlass
         "#{marked ? Words.seconds(marked / 1000.0) : "–"} / #{ForecastWords.seconds(forecast)}"
       end
 
-      def verdict(move)
-        return "to decide" if move.nil?
+      def verdict(move, real)
+        return real.empty? ? "a false start" : "to decide" if move.nil?
 
         move.overruled? ? "#{move.decided} (proposed: #{move.verdict})" : move.decided
       end

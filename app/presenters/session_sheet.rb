@@ -28,10 +28,7 @@ module Windlass
       def title = "#{session.prescription.name}, #{athlete.name}"
 
       def about
-        set = session.sets_of_the_day.index { |one| one.id == session.id }
-        sets = session.to_protocol.sets(session.to_dose)
-        [Dates.long(session.local_date), session.to_protocol.in_words(session.to_dose), ("set #{set + 1} of #{sets}" if set && sets > 1),
-          state, ("a false start, discarded" if session.discarded_at)].compact.join(" · ")
+        [Dates.long(session.local_date), session.to_protocol.in_words(session.to_dose), set, state, ("a false start, discarded" if session.discarded_at)].compact.join(" · ")
       end
 
       def over? = session.over?
@@ -102,6 +99,16 @@ module Windlass
       def efforts = (0..10).map(&:to_s)
 
       private
+
+      # @return [String, nil] which of the day's; nil where there is but one, and of what is no set
+      def set
+        sets = session.to_protocol.sets(session.to_dose)
+        of_the_day = session.sets_of_the_day
+        place = of_the_day.index { |one| one.id == session.id }
+        return if place.nil? || sets == 1 || session.to_core.false_start?
+
+        "set #{Actions::JudgeDay.done(of_the_day.first(place + 1))} of #{sets}"
+      end
 
       def asked = @asked ||= session.asked_breaths
 

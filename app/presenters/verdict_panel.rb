@@ -47,7 +47,7 @@ module Windlass
       # @return [String] `1 of 2 sets done.`
       def sets_words
         planned = session.to_protocol.sets(session.to_dose)
-        "#{sets.count { |set| !set.to_core.false_start? }} of #{Words.count(planned, "set")} done. #{Actions::JudgeDay::NOT_OVER}"
+        "#{Actions::JudgeDay.done(sets)} of #{Words.count(planned, "set")} done. #{Actions::JudgeDay::NOT_OVER}"
       end
 
       # What was typed stays through every preview.

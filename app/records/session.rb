@@ -81,8 +81,19 @@ module Windlass
 
       # The past of an athlete, read without making a record of each of its many rounds.
       # @return [Array<Progression::Session>] each set alone, in order
-      def self.core_sets(athlete_id, days)
-        sets = kept.where(athlete_id: athlete_id, local_date: days).in_order
+      def self.core_sets(athlete_id, days) = cores(kept.where(athlete_id: athlete_id, local_date: days).in_order)
+
+      # @param of [Hash] whose: `prescription_id:` or `athlete_id:`
+      # @return [Hash{Integer => Integer}] sets that were done on that day, by prescription; false starts are none
+      def self.sets_done(on:, **of)
+        sets = kept.where(local_date: on, **of)
+        prescriptions = sets.pluck(:id, :prescription_id).to_h
+        cores(sets).reject(&:false_start?).map { |set| prescriptions.fetch(set.id) }.tally
+      end
+
+      # @param sets [ActiveRecord::Relation]
+      # @return [Array<Progression::Session>] each alone
+      def self.cores(sets)
         rounds = Round.core_by_session(sets.ids)
         planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).then { |family| family.rounds(dose) / family.sets(dose) } }
         sets.pluck(*COLUMNS).map do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at|
@@ -121,7 +132,7 @@ module Windlass
         done = unheld_dose.nil? || (done_ms.to_i > 0 && Protocols.find(protocol).judged_by_minutes?(dose(JSON.parse(unheld_dose))))
         Progression::Outline.new(id: id, date: date, protocol: protocol, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0)
       end
-      private_class_method :newest_days, :outline
+      private_class_method :cores, :newest_days, :outline
 
       # @return [Array<Session>] the sets of this day and dose, this one among them
       def sets_of_the_day

@@ -55,9 +55,18 @@ RSpec.describe "What comes twice, late or against something", :web do
     end
 
     it "is spoilt by no false start, which is discarded and can be brought back" do
-      day_of_sets(0)
+      run_set(prescription)
       false_start = Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now)
       Windlass::Actions::KeepJournal.call(false_start, journal(false_start, holds: [], ending: "stop"), now: clock.now)
+      desk = Windlass::Presenters::Today.new(account, now: clock.now)
+      expect([desk.decisions, desk.trainings.map(&:set)]).to eq [[], ["Set 2 of 2"]]
+      get("/prescriptions/#{prescription.id}")
+      expect(text).to include "Set 2 of 2"
+      second = run_set(prescription, at: clock.now + 600)
+      get("/sessions/#{second.uuid}")
+      expect(text).to include "set 2 of 2"
+      get("/athletes/#{athlete.id}")
+      expect(text).to match(/1 session in four weeks.*sets a day2 of 2–/m)
       get("/sessions/#{false_start.uuid}")
       expect(page.at("#discard").text).to eq "Discard the false start"
       submit("/sessions/#{false_start.uuid}", "/sessions/#{false_start.uuid}/discard")

@@ -37,8 +37,13 @@ module Windlass
           open = Records::Session.kept.undecided.in_order.includes(:prescription)
             .where(athlete_id: @ground.by_id.keys, local_date: (@ground.today - DAYS)..@ground.today)
           open.group_by { |session| [session.prescription_id, session.local_date] }.values
-            .select { |sets| newest_decided.fetch(sets.last.prescription_id, sets.last.local_date) <= sets.last.local_date && Actions::JudgeDay.over?(sets, today: @ground.today) }
-            .map(&:last)
+            .select { |sets| decidable?(sets) }.map(&:last)
+        end
+
+        def decidable?(sets)
+          newest = sets.last
+          newest_decided.fetch(newest.prescription_id, newest.local_date) <= newest.local_date &&
+            Actions::JudgeDay.over?(sets, today: @ground.today, done: @ground.sets_done(newest.prescription_id))
         end
 
         # @return [Hash{Integer => Date}] by prescription

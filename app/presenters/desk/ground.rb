@@ -39,6 +39,11 @@ module Windlass
           end
         end
 
+        # @return [Integer] sets of it that were done today; false starts are none
+        def sets_done(prescription_id)
+          (@sets_done ||= Records::Session.sets_done(on: today, athlete_id: by_id.keys)).fetch(prescription_id, 0)
+        end
+
         def situations = @situations ||= Situations.new(athletes, now: now)
 
         def near(date) = Dates.near(date, today)

@@ -30,7 +30,7 @@ module Windlass
           ready = @ground.situations.ready(prescription, standing)
           return if ready.reasons.any? { |reason| SHOWN_ELSEWHERE.include?(reason.rule) }
 
-          done = sets.fetch(prescription.id, 0)
+          done = @ground.sets_done(prescription.id)
           planned = standing.protocol.sets(ready.dose)
           row(prescription, ready, (planned > 1) ? "Set #{done + 1} of #{planned}" : nil) if done < planned
         end
@@ -53,10 +53,6 @@ module Windlass
         def said(athlete)
           @days ||= Records::Day.where(athlete_id: @ground.by_id.keys, local_date: @ground.today).index_by(&:athlete_id)
           @days[athlete.id]&.in_words
-        end
-
-        def sets
-          @sets ||= Records::Session.kept.where(local_date: @ground.today).group(:prescription_id).count
         end
 
         # No more sets today.
