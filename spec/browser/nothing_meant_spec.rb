@@ -47,6 +47,14 @@ RSpec.describe "Walking through a page", :browser do
     end
   end
 
+  # Longer than a preview takes to come: what is pressed is not drawn away from under the finger.
+  def slowly_press(element)
+    x, y = element.evaluate_script("(() => { this.scrollIntoView({block: 'center'}); const box = this.getBoundingClientRect(); return [box.x + 12, box.y + box.height / 2]; })()")
+    mouse = page.driver.browser.mouse.move(x: x, y: y).down
+    sleep 0.7
+    mouse.up
+  end
+
   # A preview and a deed lie apart: no element that asks by itself has a button in it, or is one.
   def mixed = page.all("form[hx-get], form[hx-post], [hx-get] form, [hx-post] form, [hx-get] button, [hx-post] button, [hx-get][formaction]", visible: :all, wait: 0)
 
@@ -69,7 +77,7 @@ RSpec.describe "Walking through a page", :browser do
     session = undecided
     visit("/sessions/#{session.uuid}")
     fill_in("note", with: "Rainy")
-    find("summary", text: "Overrule").click
+    slowly_press(find("summary", text: "Overrule"))
     find("label", text: "3", exact_text: true).click
     2.times { key(:tab) }
     sleep 0.4

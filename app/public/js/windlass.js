@@ -2,6 +2,7 @@ import Alpine from "../vendor/alpine-csp.esm.js";
 import { composer } from "./composer.js";
 import { controlPause } from "./control_pause.js";
 import { deck } from "./deck.js";
+import { holdStill } from "./hold_still.js";
 import { keepOpen } from "./keep_open.js";
 import { listenForHelp } from "./keys_help.js";
 import { sendLeftovers } from "./journal.js";
@@ -19,6 +20,7 @@ Alpine.data("marginMap", marginMap);
 Alpine.start();
 
 listenForHelp();
+holdStill();
 keepOpen();
 sendAgain();
 if (!document.getElementById("plan")) sendLeftovers();
