@@ -98,8 +98,10 @@ module Windlass
           days = ((@today - LOG_DAYS)..)
           sessions = athlete.sessions.kept.where(local_date: days).in_order.to_a
           moves = Records::Move.kept.where(prescription_id: athlete.prescription_ids).where(local_date: days).to_a
-          false_starts = Records::Session.core_sets(athlete.id, days).select(&:false_start?).map(&:id)
-          SessionLog.new(sessions, moves, Records::Round.outcomes(sessions.map(&:id)), false_starts: false_starts)
+          outcomes = Records::Round.outcomes(sessions.map(&:id))
+          # Only what holds once at most can be one: the others are not read whole.
+          short = sessions.map(&:id).select { |id| outcomes.fetch(id, []).count { |outcome| outcome.held_ms.to_i > 0 } <= 1 }
+          SessionLog.new(sessions, moves, outcomes, false_starts: Records::Session.false_starts(short))
         end
       end
 

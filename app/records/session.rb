@@ -83,6 +83,10 @@ module Windlass
       # @return [Array<Progression::Session>] each set alone, in order
       def self.core_sets(athlete_id, days) = cores(kept.where(athlete_id: athlete_id, local_date: days).in_order)
 
+      # @param ids [Array<Integer>]
+      # @return [Array<Integer>] those that are no sets
+      def self.false_starts(ids) = ids.empty? ? [] : cores(kept.where(id: ids)).select(&:false_start?).map(&:id)
+
       # @param of [Hash] whose: `prescription_id:` or `athlete_id:`
       # @return [Hash{Integer => Integer}] sets that were done on that day, by prescription; false starts are none
       def self.sets_done(on:, **of)
