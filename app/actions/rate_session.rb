@@ -32,20 +32,5 @@ module Windlass
       def self.stops_in_words(stops, on) = "#{Progression::Symptoms.words(stops).capitalize} on #{Words.date(on)}."
       private_class_method :stops_in_words, :pause_the_measure
     end
-
-    # Opens a stop: all hold work waits for a clinician. Where one from the same thing is open already, it says both.
-    module OpenStop
-      STOPPED = "No hold work until a clinician has cleared it."
-
-      # @param what [String] a sentence
-      # @param from [Hash] session: or measure:
-      # @return [Records::Suspension]
-      def self.call(athlete, what, now:, **from)
-        open = athlete.suspensions.find_by(kind: "stop", lifted_at: nil, **from)
-        return open.update!(reason: "#{open.reason.delete_suffix(STOPPED)}#{what} #{STOPPED}") if open
-
-        athlete.suspensions.create!(account_id: athlete.account_id, kind: "stop", opened_at: now, reason: "#{what} #{STOPPED}", **from)
-      end
-    end
   end
 end

@@ -28,13 +28,10 @@ module Windlass
         end
 
         app.post("/sessions/:uuid/give-up") do
-          record = run_record
-          rating = rating_form(record)
-          next session_sheet(record, rating: rating) unless rating.valid?
-
-          Actions::RateSession.call(record, rating.columns, now: now)
-          Actions::GiveUpDay.call(record)
-          redirect to("/sessions/#{said(:uuid)}"), 303
+          rated do |record|
+            Actions::GiveUpDay.call(record)
+            redirect to("/sessions/#{record.uuid}"), 303
+          end
         end
 
         app.post("/sessions/:uuid/take-up") do
@@ -43,14 +40,11 @@ module Windlass
         end
 
         app.post("/sessions/:uuid/discard") do
-          record = run_record
-          rating = rating_form(record)
-          next session_sheet(record, rating: rating) unless rating.valid?
-
-          Actions::RateSession.call(record, rating.columns, now: now)
-          Actions::DiscardSession.call(record, now: now)
-          tell "The false start is discarded.", undo: "/sessions/#{record.uuid}/bring-back"
-          redirect to("/athletes/#{record.athlete_id}"), 303
+          rated do |record|
+            Actions::DiscardSession.call(record, now: now)
+            tell "The false start is discarded.", undo: "/sessions/#{record.uuid}/bring-back"
+            redirect to("/athletes/#{record.athlete_id}"), 303
+          end
         end
 
         app.post("/sessions/:uuid/bring-back") do
@@ -83,28 +77,20 @@ module Windlass
         end
 
         app.post("/sessions/:uuid/rating") do
-          record = run_record
-          form = rating_form(record)
-          next session_sheet(record, rating: form) unless form.valid?
-
-          Actions::RateSession.call(record, form.columns, now: now)
-          redirect to("/sessions/#{record.uuid}"), 303
+          rated { |record| redirect to("/sessions/#{record.uuid}"), 303 }
         end
 
         app.post("/sessions/:uuid/decision") do
-          record = run_record
-          rating = rating_form(record)
-          next session_sheet(record, rating: rating) unless rating.valid?
+          rated do |record|
+            verdict = Actions::JudgeDay.call(record) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
+            decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
+            next session_sheet(record, decision: decision) unless decision.valid?
 
-          Actions::RateSession.call(record, rating.columns, now: now)
-          verdict = Actions::JudgeDay.call(record) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
-          decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
-          next session_sheet(record, decision: decision) unless decision.valid?
-
-          move = Actions::Decide.call(record, verdict, decided: decision.decided(verdict.verdict),
-            because: decision.values[:because], now: now)
-          tell Presenters::VerdictPanel.told(move), undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move))
-          redirect to("/athletes/#{record.athlete_id}"), 303
+            move = Actions::Decide.call(record, verdict, decided: decision.decided(verdict.verdict),
+              because: decision.values[:because], now: now)
+            tell Presenters::VerdictPanel.told(move), undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move))
+            redirect to("/athletes/#{record.athlete_id}"), 303
+          end
         end
       end
 
@@ -117,6 +103,17 @@ module Windlass
         end
 
         def rating_form(record) = Forms::RatingForm.parse(params, beat_ms: record.beat_ms)
+
+        # Whatever is pressed on the sheet keeps first what stands in it; faulty, it comes back as it was typed.
+        # @yieldparam record [Records::Session]
+        def rated
+          record = run_record
+          form = rating_form(record)
+          return session_sheet(record, rating: form) unless form.valid?
+
+          Actions::RateSession.call(record, form.columns, now: now)
+          yield record
+        end
 
         def session_sheet(record, rating: nil, decision: nil)
           status 422 if rating || decision

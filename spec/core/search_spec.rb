@@ -12,6 +12,13 @@ RSpec.describe "Any history" do
 
   define_method(:ask) { |command, question| JSON.parse(JSON.generate(command.call(JSON.generate(question), {})), symbolize_names: true) }
 
+  # @return [Array] the answer, the answer to the same made worse, and words of both
+  def worsened(command, question, (name, change))
+    harder = Marshal.load(Marshal.dump(question)).tap(&change)
+    before, after = [question, harder].map { |one| ask(command, one) }
+    [before, after, "#{name}: #{before.except(:reasons)} became #{after.except(:reasons)}\n#{JSON.generate(harder)}"]
+  end
+
   define_method(:past) do |random, protocol, ago, rung|
     rounds = Array.new(random.rand(0..8)) { {held_s: [nil, 0, 20, 30, 60].sample(random: random), first_breath: [nil, "smooth", "smooth", "deeper", "gasp"].sample(random: random)}.compact }
     day = today - ago
@@ -60,14 +67,11 @@ RSpec.describe "Any history" do
       700.times do |seed|
         random = Random.new(seed)
         asked = question(random)
-        before = ask(Windlass::Cli::Judge, asked)
-        name, change = worse.to_a.sample(random: random)
-        harder = Marshal.load(Marshal.dump(asked)).tap(&change)
-        after = ask(Windlass::Cli::Judge, harder)
+        before, after, told = worsened(Windlass::Cli::Judge, asked, worse.to_a.sample(random: random))
         # A clearance begins anew with new measures: where a stop leads is compared by its verdict alone.
         milder = verdicts.index(after[:verdict]) > verdicts.index(before[:verdict]) || (after[:verdict] != "stop" && height(after) > height(before))
 
-        expect(milder).to be(false), "#{seed}, #{name}: #{before.slice(:verdict, :rung, :reduced)} became #{after.slice(:verdict, :rung, :reduced)}\n#{JSON.generate(harder)}"
+        expect(milder).to be(false), "#{seed}, #{told}"
       end
     end
 
@@ -114,13 +118,10 @@ RSpec.describe "Any history" do
       700.times do |seed|
         random = Random.new(seed)
         asked = question(random)
-        before = ask(Windlass::Cli::Ready, asked)
-        name, change = worse.to_a.sample(random: random)
-        harder = Marshal.load(Marshal.dump(asked)).tap(&change)
-        after = ask(Windlass::Cli::Ready, harder)
+        before, after, told = worsened(Windlass::Cli::Ready, asked, worse.to_a.sample(random: random))
         milder = states.index(after[:ready]) > states.index(before[:ready]) || after[:rung].to_i > before[:rung].to_i
 
-        expect(milder).to be(false), "#{seed}, #{name}: #{before} became #{after}\n#{JSON.generate(harder)}"
+        expect(milder).to be(false), "#{seed}, #{told}"
       end
     end
 
