@@ -18,7 +18,7 @@ module Windlass
     # @param on [Date]
     # @return [Physiology::Forecast, nil] nil where the model has nothing to say
     def self.of(athlete, timeline, on:, posture: :seated, trace: true)
-      model(athlete, on: on, posture: posture)&.forecast(timeline.segments, trace: trace)
+      model(athlete, on: on, posture: posture)&.forecast(timeline.segments, trace: trace, before: timeline.before)
     end
 
     # @return [Physiology::Model, nil]
@@ -36,7 +36,7 @@ module Windlass
       return if objection(athlete, on: on)
 
       MEMO.clear if MEMO.size > MOST_REMEMBERED
-      Progression::Outlook.new(athlete.to_body(on: on), shown_s: Progression::Outlook.shown_s(values, on), memo: MEMO)
+      Progression::Outlook.new(athlete.to_body(on: on), shown_s: Progression::Outlook.shown_s(values, on), control_pause_s: values.control_pause_s, memo: MEMO)
     end
   end
 end

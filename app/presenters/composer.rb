@@ -116,7 +116,7 @@ module Windlass
       def forecast
         return @forecast if defined?(@forecast)
 
-        @forecast = model&.forecast(timeline.segments, trace: true)
+        @forecast = model&.forecast(timeline.segments, trace: true, before: timeline.before)
       end
 
       def model

@@ -19,7 +19,7 @@ module Windlass
         body = Formats::Parts.posed_body(data, protocol.posture)
         compiled = protocol.compile(dose, body || Physiology::REFERENCE_BODY)
         compiled = protocol.bounded(compiled, dose, body) if body
-        forecast = Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments)
+        forecast = Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments, before: compiled.before)
         {protocol: protocol.id, dose: dose, seconds: Numbers.plain(compiled.total_ms/1000r),
          segments: compiled.segments.map(&:to_h_plain), holds: forecast&.holds&.map(&:to_h_plain)}
       end

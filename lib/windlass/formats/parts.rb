@@ -59,7 +59,7 @@ module Windlass
       end
 
       # @return [Progression::Outlook, nil] nil where no athlete is given
-      def self.outlook(data) = data["athlete"] && Progression::Outlook.new(body(data["athlete"], :seated))
+      def self.outlook(data) = data["athlete"] && Progression::Outlook.new(body(data["athlete"], :seated), control_pause_s: data["athlete"]["control_pause_s"] || data.dig("measures", "control_pause_s"))
 
       def self.limit_fault(key, value, lever)
         return if lever ? value.is_a?(Numeric) : [true, false].include?(value)

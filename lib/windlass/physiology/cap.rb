@@ -24,7 +24,7 @@ module Windlass
         *earlier, last = before
         return before unless last&.kind == :exhale
 
-        [*earlier, last.with(to: exhales_passively ? :passive : :residual)]
+        [*earlier, last.with(to: exhales_passively ? :passive : :residual, depth: nil)]
       end
       private_class_method :emptied
     end

@@ -63,7 +63,7 @@ module Windlass
         rested = Subject.rested(body)
         after = Timeline::Segment.new(kind: :breathe, ms: 40_000, rate: RESTING_RATE)
         Simulation.new(rested, calibration: Calibration.from(rested, control_pause_s: nil))
-          .run([*timeline.segments, after], trace: true).trace
+          .run([*timeline.segments, after], trace: true, before: timeline.before).trace
       end
       private_class_method :stimulus_at_urge, :thrift_of_session, :misfit, :trace
     end

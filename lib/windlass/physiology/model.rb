@@ -23,9 +23,10 @@ module Windlass
 
       # @param segments [Enumerable<Timeline::Segment>]
       # @param trace [Boolean]
+      # @param before [Enumerable<Timeline::Segment>] what came before
       # @return [Forecast]
-      def forecast(segments, trace: false)
-        Simulation.new(rested, calibration: calibration, floor: @floor).run(segments, trace: trace)
+      def forecast(segments, trace: false, before: [])
+        Simulation.new(rested, calibration: calibration, floor: @floor).run(segments, trace: trace, before: before)
       end
 
       private

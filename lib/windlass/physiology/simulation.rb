@@ -17,9 +17,11 @@ module Windlass
 
       # @param segments [Enumerable<Timeline::Segment>]
       # @param trace [Boolean] keep every step
+      # @param before [Enumerable<Timeline::Segment>] what came before: time begins after it
       # @return [Forecast]
-      def run(segments, trace: false)
+      def run(segments, trace: false, before: [])
         subject = @rested.dup
+        worked_up(subject, before)
         recorder = Recorder.new(subject) if trace
         holds = segments.filter_map { |segment| play(subject, segment) }
         Forecast.new(threshold: @calibration.threshold, floor: @floor, holds: holds.freeze, trace: recorder&.trace,
@@ -27,6 +29,13 @@ module Windlass
       end
 
       private
+
+      def worked_up(subject, before)
+        return if before.none?
+
+        before.each { |segment| play(subject, segment) }
+        subject.rewind
+      end
 
       def play(subject, segment)
         seconds = segment.ms / 1000.0

@@ -44,6 +44,11 @@ module Windlass
 
       def settle
         breathe(LEAD_IN_S, RESTING_RATE)
+        rewind
+      end
+
+      # Time begins anew.
+      def rewind
         @breathing.rewind(@elapsed_s)
         @elapsed_s = 0.0
       end

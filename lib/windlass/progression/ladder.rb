@@ -60,13 +60,12 @@ module Windlass
 
       # @return [Integer, nil] the highest rung below with a shorter hold
       def shorter_hold_below(rung)
-        longest_s = protocol.longest_hold_s(rungs[rung])
-        (0...rung).to_a.reverse.find { |below| protocol.longest_hold_s(rungs[below]) < longest_s }
+        (0...rung).to_a.reverse.find { |below| protocol.shorter_holds?(rungs[below], rungs[rung]) }
       end
 
       # @return [Boolean] no lever stands past its limit, and the hold is long enough to be one
       def offered?(dose)
-        return false if dose.nil? || (protocol.shortest_hold_s > 0 && protocol.longest_hold_s(dose) < protocol.shortest_hold_s)
+        return false if dose.nil? || unswitched(dose).any? || (protocol.shortest_hold_s > 0 && protocol.longest_hold_s(dose) < protocol.shortest_hold_s)
 
         protocol.levers.none? { |lever| lever.harder?(lever.value(dose), @limits[lever.key]) }
       end
@@ -74,6 +73,8 @@ module Windlass
       # @return [String, nil] which number of the start passes which limit
       def passed
         dose = @start or return
+        return "#{Words.list(unswitched(dose)).capitalize} are switched off for this athlete" if unswitched(dose).any?
+
         lever = protocol.levers.find { |one| one.harder?(one.value(dose), @limits[one.key]) } or return
 
         unit = Protocols::UNITS[lever.unit]
@@ -82,6 +83,9 @@ module Windlass
       end
 
       private
+
+      # @return [Array<Symbol>] switches that this dose needs and that are off
+      def unswitched(dose) = protocol.switches_needed(dose).reject { |switch| @bounds[:limits][switch] }
 
       # Round-robin through the levers, skipping those whose next step would pass their limit.
       def climb(start)
@@ -111,7 +115,7 @@ module Windlass
       end
 
       def next_lever(dose, turn)
-        protocol.levers.rotate(turn).find { |lever| !lever.harder?(lever.after(dose), @limits[lever.key]) }
+        protocol.levers.rotate(turn).find { |lever| lever.moves?(dose) && !lever.harder?(lever.after(dose), @limits[lever.key]) }
       end
     end
   end

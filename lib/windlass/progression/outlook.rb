@@ -21,9 +21,11 @@ module Windlass
 
       # @param body [Physiology::Body] seated
       # @param shown_s [Numeric, nil] full-lung hold at rest that the athlete has shown
+      # @param control_pause_s [Numeric, nil] says when the urge comes
       # @param memo [Hash] keeps what was simulated once: a ladder asks the same again and again
-      def initialize(body, shown_s: nil, memo: {})
+      def initialize(body, shown_s: nil, control_pause_s: nil, memo: {})
         @body = body
+        @control_pause_s = control_pause_s
         @shown_s = shown_s
         # Of one body: hashing a body with every question would take longer than many an answer.
         @memo = memo[body] ||= {}
@@ -42,7 +44,7 @@ module Windlass
 
       # @return [String, nil] why this dose is not offered to this body
       def objection(protocol, dose)
-        unfit = protocol.objection(dose)
+        unfit = protocol.objection(dose) || over_breathed(protocol, dose) || urge_too_late(protocol, dose)
         return unfit if unfit
         return if lowest_saturation(protocol, dose) >= CUT || shown?(protocol, dose)
 
@@ -53,12 +55,27 @@ module Windlass
       # rounds more, and none of these lifts the lowest reading. Patterns that set the depth of their breaths are another
       # matter: of those every rung is asked.
       def clear?(protocol, dose)
-        !holding?(protocol, dose) || (!protocol.paced && protocol.objection(dose).nil? && lowest_saturation(protocol, dose) >= CLEAR)
+        !holding?(protocol, dose) || (!protocol.paced && protocol.most_washout_mmhg.nil? && !protocol.waits_for_urge?(dose) && protocol.objection(dose).nil? && lowest_saturation(protocol, dose) >= CLEAR)
       end
 
       def care?(protocol, dose) = lowest_saturation(protocol, dose) < Physiology::PLANNING_FLOOR
 
       private
+
+      def over_breathed(protocol, dose)
+        limit = protocol.most_washout_mmhg or return
+        washout = strongest_washout(protocol, dose)
+        "A hold would begin over-breathed: #{Words.number(washout)} mmHg of carbon dioxide washed out. Fewer or smaller breaths before it." if washout >= limit
+      end
+
+      def urge_too_late(protocol, dose)
+        return unless protocol.waits_for_urge?(dose)
+
+        compiled = protocol.compile(dose, @body.with(posture: protocol.posture))
+        holds = Physiology::Model.new(@body.with(posture: protocol.posture), control_pause_s: @control_pause_s).forecast(compiled.segments, before: compiled.before).holds
+        waiting = compiled.holds.zip(holds).select { |place, _| place.segment.until == :cap }.map(&:last)
+        "On full lungs the urge would come only after the limit: give the hold a length." unless waiting.all?(&:urge_within?)
+      end
 
       # Rungs may begin to hold on the way up.
       def holding?(protocol, dose) = protocol.holds_in?(dose)
@@ -81,7 +98,7 @@ module Windlass
           subject = rested(protocol.posture)
           calibration = Physiology::Calibration.from(subject, control_pause_s: nil)
           compiled = protocol.compile(dose, subject.body)
-          holds = Physiology::Simulation.new(subject, calibration: calibration, look_ahead: false).run(compiled.segments).holds
+          holds = Physiology::Simulation.new(subject, calibration: calibration, look_ahead: false).run(compiled.segments, before: compiled.before).holds
           [holds.map(&:sao2_min).min || 1.0, holds.map(&:co2_washout).max || 0.0]
         end
       end

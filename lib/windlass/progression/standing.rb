@@ -14,7 +14,7 @@ module Windlass
         standing = if ladder.offered_at_all? && rung
           at(ladder, rung)
         elsif dose
-          from_below(protocol, measures, bounds, ladder, reduced ? doubled(protocol, dose) : dose)
+          from_below(protocol, measures, bounds, ladder, reduced ? protocol.doubled(dose) : dose)
         end
         (reduced && standing) ? standing.halved : standing
       end
@@ -25,10 +25,8 @@ module Windlass
 
         protocol = ladder.protocol
         ladder.rungs.index { |rung| protocol.same_dose?(protocol.halved(rung), dose) } ||
-          ladder.highest_not_harder_than(doubled(protocol, dose))
+          ladder.highest_not_harder_than(protocol.doubled(dose))
       end
-
-      def self.doubled(protocol, dose) = dose.merge(protocol.halves => dose[protocol.halves] * 2).freeze
 
       def self.at(ladder, rung) = new(ladder: ladder, rung: rung, dose: ladder.rungs[rung], reduced: false)
 
@@ -38,7 +36,7 @@ module Windlass
         found = [Ladder.new(protocol, measures, **bounds, from: dose), ladder].find(&:offered_at_all?)
         found && at(found, 0)
       end
-      private_class_method :from_below, :rung_of, :doubled
+      private_class_method :from_below, :rung_of
 
       def protocol = ladder.protocol
 

@@ -2,47 +2,15 @@
 
 module Windlass
   module Protocols
-    # F9, alternate nostril, with or without retention. Common practice, no source.
+    # F9, alternate nostril, with or without retention. Common practice, no source. What may be chosen: {Nostril}.
     class AlternateNostril < Protocol
-      IN = 4
-      OUT = 6
-      RETENTION = 4
-      RESTORING_BREATH_S = 5
-
-      # The build-up, a stage after the other. locks: full, empty.
-      Stage = Value.define(:words, :narrow_in, :narrow_out, :full, :empty) do
-        # @param full [Array<Symbol>, nil] locks of a retention after the breath in; nil: there is none
-        def initialize(words:, narrow_in: false, narrow_out: false, full: nil, empty: nil)
-          super
-        end
-
-        def retention? = !full.nil? || !empty.nil?
-
-        def locks? = [full, empty].compact.any?(&:any?)
-      end
-
-      STAGES = [
-        Stage.new(words: "open"),
-        Stage.new(words: "narrowed in", narrow_in: true),
-        Stage.new(words: "narrowed out", narrow_out: true),
-        Stage.new(words: "narrowed both ways", narrow_in: true, narrow_out: true),
-        Stage.new(words: "holding full", full: []),
-        Stage.new(words: "holding full with the root lock", full: %i[root]),
-        Stage.new(words: "holding empty", empty: []),
-        Stage.new(words: "holding empty with the abdominal lock", empty: %i[abdominal]),
-        Stage.new(words: "holding full and empty with locks", full: %i[throat root], empty: %i[root abdominal])
-      ].freeze
+      # In, hold full, out, hold empty.
+      COUNTS = [4, 4, 6, 4].freeze
+      STAGES = Nostril::STAGES
       LAST_WITHOUT_LOCKS = STAGES.index(&:locks?) - 1
       LAST_WITHOUT_RETENTION = STAGES.index(&:retention?) - 1
-
-      # Side of the breath in, side of the breath out; a cycle goes through them in turn.
-      FORMS = {
-        "left" => [%i[left right], %i[right left]], "right" => [%i[right left], %i[left right]],
-        "warming" => [%i[right left], %i[right left]], "cooling" => [%i[left right], %i[left right]]
-      }.freeze
-      FORM_WORDS = {"left" => "both ways, left first", "right" => "both ways, right first",
-                    "warming" => "in right, out left (surya bhedana)", "cooling" => "in left, out right (chandra bhedana)"}.freeze
-      HANDS = {left: "ring finger off the left", right: "thumb off the right"}.freeze
+      LET_GO = "Let the lock go"
+      CHOSEN = {narrow: Nostril::WAY_WORDS, retention: Nostril::HELD_WORDS}.freeze
 
       about id: "alternate-nostril", name: "Alternate nostril", also: "nadi shodhana", goal: :calm, column: :breath, places: %i[chair], paced: true,
         first_breath: :cycle, trains: "An even breath through one side after the other, later narrowed, later with light retentions.",
@@ -53,66 +21,141 @@ module Windlass
       parameter :cycles, "cycles a round", :cycles, 1..6, step: 1
       parameter :rounds, "rounds", :rounds, 1..12, step: 1
       parameter :count_s, "a count", :count_s, 0.5..2, step: 0.1, shapes: :breathing
-      parameter :form, "sides", choices: FORM_WORDS, optional: true
+      parameter :form, "sides", choices: Nostril::FORM_WORDS, usual: "left"
+      detail :counts, "in, hold full, out, hold empty", :counts, 0..32, step: 1, numbers: 4, shapes: :hold
+      detail :narrow, "narrowed", choices: Nostril::WAY_WORDS
+      detail :retention, "retention", choices: Nostril::HELD_WORDS
+      Nostril::LOCKS.each do |lock, words|
+        detail lock, words, choices: (lock == :abdominal) ? Nostril::LOCKED_WORDS.slice(*Nostril::ABDOMINAL) : Nostril::LOCKED_WORDS
+      end
+      detail :let_go, "locks let go before the end", :counts, 0..2, step: 1, usual: 1, telling: "locks let go %s early"
+      detail :restore_after, "cycles before a restoring breath", :number, 1..3, step: 1, usual: 1, telling: "restored after every %s cycles"
+      detail :restoring, "restoring breaths", :breaths, 0..3, step: 1, shapes: :rest, usual: 1, telling: "%s to restore"
+      detail :empty_first, "empties first", choices: {"one" => "one side", "both" => "both sides", "none" => "neither side"}, usual: "one", telling: "empties %s first"
+      detail :opening, "opening breaths", :breaths, 0..3, step: 1, usual: 0, telling: "%s to open"
 
       lever :cycles, step: 1, limit: 3
-      lever :stage, step: 1, limit: LAST_WITHOUT_LOCKS, opens: {locks: STAGES.size - 1}
+      lever :stage, step: 1, limit: LAST_WITHOUT_LOCKS, opens: {locks: STAGES.size - 1}, moves: ->(dose) { !Nostril::Choice.new(dose: dose).own? }
       lever :rounds, step: 1, limit: 4
 
       def write(line, dose)
-        line.exhale(OUT * dose[:count_s].rationalize(1/1000r), to: :passive, phase: :settle, beats: OUT, route: sides(dose).last.last,
-          cue: "Out #{side(sides(dose).last.last)}")
-        (1..dose[:rounds]).to_a.product((1..dose[:cycles]).to_a) do |round, cycle|
-          line.within(round: round, cycle: cycle) { cycle(line, dose) }
+        line.within(phase: :settle) { begin_with(line, dose) }
+        (1..dose[:rounds]).each do |round|
+          (1..dose[:cycles]).each { |cycle| line.within(round: round, cycle: cycle) { cycle(line, dose, cycle) } }
         end
       end
 
-      def holds_in?(dose) = !dose.to_h[:stage].nil? && STAGES.fetch(dose[:stage]).retention?
+      def holds_in?(dose) = !dose.to_h[:stage].nil? && chosen(dose).retention?
 
       # Retention is another column than breathing, and locks yet another.
       def columns(dose)
-        stage = STAGES.fetch(dose[:stage])
-        [stage.retention? ? :retention : :breath, (:locks if stage.locks?), (:over if Pace.over?(dose[:count_s], IN + OUT))].compact
+        choice = chosen(dose)
+        [choice.retention? ? :retention : :breath, (:locks if choice.locks?), (:over if Pace.over?(dose[:count_s], breath_counts(dose)))].compact
       end
 
-      # On a light day nothing is held.
-      def lightened(dose) = super.merge(stage: [dose[:stage], LAST_WITHOUT_RETENTION].min).freeze
+      # Locks are off unless they are switched on for an athlete.
+      def switches_needed(dose) = chosen(dose).locks? ? %i[locks] : []
+
+      # Once, on the restoring breath; without one at the end of each round.
+      def asked_after(dose)
+        last = nil
+        placed = compile(dose).placed
+        asked = placed.each_with_object(Set.new) do |place, found|
+          last = place.number if place.segment.hold?
+          found << last if last && place.segment.phase == :rest
+        end
+        (asked.empty? ? placed.select { |place| place.segment.hold? }.group_by { |place| place.segment.round }.values.map { |holds| holds.last.number } : [*asked, *last]).to_set
+      end
+
+      # On a light day nothing is held, and nothing locked.
+      def lightened(dose)
+        counts = dose[:counts] ? {counts: [dose[:counts][0], 0, dose[:counts][2], 0].freeze} : {}
+        super.except(:retention, *Nostril::LOCKS.keys).merge(counts, stage: [dose[:stage], LAST_WITHOUT_RETENTION].min).freeze
+      end
 
       # @return [String] `2 rounds of 2 cycles, open, 1 s a count`
-      def in_words(dose)
-        "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:cycles], "cycle")}, #{STAGES.fetch(dose[:stage]).words}, " \
-        "#{Words.seconds(dose[:count_s])} a count"
+      def pattern_in_words(dose)
+        form = dose[:form]
+        ["#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:cycles], "cycle")}", (Nostril::FORM_WORDS.fetch(form) if form), chosen(dose).in_words,
+          ("#{dose[:counts].map { |count| Words.number(count) }.join(" : ")}" if dose[:counts]), "#{Words.seconds(dose[:count_s])} a count"].compact.join(", ")
       end
 
       private
 
+      # Told with the pattern already.
+      def details_in_words(dose) = super(dose.except(:counts, *Nostril::USUAL.keys))
+
       def starting_dose(_measures) = {stage: 0, cycles: 2, rounds: 2, count_s: 1}
 
-      def sides(dose) = FORMS.fetch(dose[:form] || "left")
+      def chosen(dose) = Nostril::Choice.new(dose: dose)
 
-      # A restoring breath follows every cycle.
-      def cycle(line, dose)
-        stage = STAGES.fetch(dose[:stage])
-        count_s = dose[:count_s].rationalize(1/1000r)
-        line.within(phase: :work) { sides(dose).each { |from, to| breath(line, stage, count_s, from, to) } }
-        line.breathe(RESTORING_BREATH_S, phase: :rest, route: :both, breaths: 1, cue: "A restoring breath, both sides open")
+      def counts(dose) = dose[:counts] || COUNTS
+
+      # Of one breath, what is held included.
+      def breath_counts(dose)
+        breath_in, full, out, empty = counts(dose)
+        breath_in + out + {full: full, empty: empty}.sum { |lungs, count| chosen(dose).held?(lungs) ? count : 0 }
       end
 
-      def breath(line, stage, count_s, from, to)
-        line.inhale(IN * count_s, to: :easy, beats: IN, route: from, narrowed: stage.narrow_in || nil, cue: "In #{side(from)}#{", narrowed" if stage.narrow_in}")
-        retention(line, stage.full, count_s, "Hold, full")
-        line.exhale(OUT * count_s, to: :passive, beats: OUT, route: to, narrowed: stage.narrow_out || nil, cue: "Out #{side(to)}#{", narrowed" if stage.narrow_out}")
-        retention(line, stage.empty, count_s, "Hold, empty")
+      def sides(dose) = Nostril::FORMS.fetch(setting(dose, :form))
+
+      def seconds_of(dose, counts) = counts * dose[:count_s].rationalize(1/1000r)
+
+      def begin_with(line, dose)
+        setting(dose, :opening).times { line.breathe(Parts::BREATH_S, breaths: 1, cue: "An opening breath, both sides open") }
+        last = sides(dose).last.last
+        first_out = {"one" => [last], "both" => [(last == :left) ? :right : :left, last], "none" => []}.fetch(setting(dose, :empty_first))
+        first_out.each { |side| line.exhale(seconds_of(dose, COUNTS[2]), to: :passive, beats: COUNTS[2], route: side, cue: cue("Out", side)) }
       end
 
-      def retention(line, locks, count_s, cue)
-        return if locks.nil?
+      def cycle(line, dose, number)
+        line.within(phase: :work) { sides(dose).each { |from, to| breath(line, dose, from, to) } }
+        return unless number == dose[:cycles] || number % setting(dose, :restore_after) == 0
 
-        named = locks.any? ? "#{cue}, #{Words.list(locks)} lock, light" : cue
-        line.hold(RETENTION * count_s, beats: RETENTION, locks: locks.any? ? locks : nil, cue: named)
+        setting(dose, :restoring).times do
+          line.breathe(Parts::BREATH_S, phase: :rest, route: :both, breaths: 1, cue: "Hand down: a restoring breath, both sides open")
+        end
       end
 
-      def side(name) = "#{name}: #{HANDS.fetch(name)}"
+      def breath(line, dose, from, to)
+        breath_in, full, out, empty = counts(dose)
+        part(line, :inhale, dose, :in, breath_in, "In", from, to: :easy)
+        retention(line, dose, :full, full)
+        part(line, :exhale, dose, :out, out, "Out", to, to: :passive)
+        retention(line, dose, :empty, empty)
+      end
+
+      def part(line, kind, dose, way, counts, word, side, **details)
+        choice = chosen(dose)
+        narrowed = choice.narrowed?(way)
+        locks = choice.locks(way)
+        line.public_send(kind, seconds_of(dose, counts), beats: counts, route: side, narrowed: narrowed || nil, locks: (locks if locks.any?),
+          cue: [cue(word, side), ("narrowed" if narrowed), locks_in_words(locks)].compact.join(", "), **details)
+      end
+
+      def retention(line, dose, lungs, counts)
+        return unless chosen(dose).held?(lungs)
+
+        locks = chosen(dose).locks(lungs)
+        line.hold(seconds_of(dose, counts), beats: counts, locks: (locks if locks.any?), calls: let_go(dose, lungs, counts),
+          cue: ["Hold, #{lungs}", locks_in_words(locks)].compact.join(", "))
+      end
+
+      # A lock is let go a count or two before the hold ends, unless it is kept on.
+      def let_go(dose, lungs, counts)
+        following = {full: :out, empty: :in}.fetch(lungs)
+        early = setting(dose, :let_go)
+        going = chosen(dose).locks(lungs) - chosen(dose).locks(following)
+        [[(seconds_of(dose, counts - early) * 1000).round, LET_GO].freeze].freeze if going.any? && early.between?(1, counts - 1)
+      end
+
+      def locks_in_words(locks) = ("#{Words.list(locks)} lock, light" if locks.any?)
+
+      # The whole act of the hand: thumb right, ring finger left.
+      def cue(word, side)
+        other = (side == :left) ? :right : :left
+        "#{word} #{side}: close #{other}, open #{side}"
+      end
     end
   end
 end

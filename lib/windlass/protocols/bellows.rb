@@ -4,31 +4,42 @@ module Windlass
   module Protocols
     # F11, bellows rounds: equal strong nose breaths at three gears, then a full hold. Common practice, no source.
     class Bellows < Protocol
-      # Seconds of a breath in each gear: the base pace, twice, three times as fast.
-      GEARS_S = [3/2r, 3/4r, 1/2r].freeze
-      GEAR_WORDS = ["first gear", "second gear", "third gear"].freeze
-      REST_S = 30
+      # How much faster than the base pace each gear is.
+      GEARS = {"first gear" => 1, "second gear" => 2, "third gear" => 3}.freeze
+      PACE_S = 3/2r
+      FILL_S = 4
+      OUT_S = 4
+      BEGINS = {"in" => "on the breath in", "out" => "on the breath out"}.freeze
 
       about id: "bellows", name: "Bellows rounds", also: "bhastrika", goal: :tolerance, column: :over, places: %i[chair],
-        over_breathing: true, hold_key: :hold_s,
+        over_breathing: true,
         trains: "Strong, even nose breathing that changes gear, and stillness right after it.",
         cautions: ["Seated, dry. Light-headed: slower and softer, or stop. No water for 12 hours after it."]
 
       parameter :gear_s, "each gear", :s, 5..30, step: 5, shapes: :breathing
       parameter :hold_s, "hold", :s, 5..60, step: 5, shapes: :hold
       parameter :rounds, "rounds", :rounds, 1..4, step: 1
+      settles 60, cue: "Sit, and breathe easily"
+      detail :second_gear_s, "second gear", :s, 0..30, step: 5, shapes: :breathing
+      detail :third_gear_s, "third gear", :s, 0..30, step: 5, shapes: :breathing
+      detail :pace_s, "a breath in the first gear", :s, 1..3, step: 0.1, shapes: :breathing, usual: PACE_S
+      detail :begins, "begins", choices: BEGINS, usual: "in"
+      detail :last_hold_s, "last hold", :s, 5..60, step: 5, shapes: :hold
+      rests 30
 
       lever :rounds, step: 1, limit: 3
       lever :hold_s, step: 5, limit: 40
       lever :gear_s, step: 5, limit: 20
 
       def write(line, dose)
-        line.breathe(60, phase: :settle, cue: "Sit, and breathe easily")
-        (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
+        settle(line, dose)
+        (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose, round) } }
       end
 
+      def longest_hold_s(dose) = [dose[:hold_s], dose[:last_hold_s], *dose.fetch(:breaks, []).map { |one| one[:hold_s] }].compact.max
+
       # @return [String] `2 rounds, three gears of 15 s, hold 15 s`
-      def in_words(dose)
+      def pattern_in_words(dose)
         "#{Words.count(dose[:rounds], "round")}, three gears of #{Words.seconds(dose[:gear_s])}, hold #{Words.seconds(dose[:hold_s])}"
       end
 
@@ -36,26 +47,33 @@ module Windlass
 
       def starting_dose(_measures) = {gear_s: 15, hold_s: 15, rounds: 2}
 
-      def round(line, dose)
+      def round(line, dose, number)
         line.within(phase: :work, route: :nose) do
-          GEARS_S.zip(GEAR_WORDS) { |breath_s, words| gear(line, dose[:gear_s], breath_s, words) }
-          line.inhale(4, to: :full, cue: "One full breath in")
-          line.hold(dose[:hold_s], cue: "Hold, full and still")
+          GEARS.zip(gears_s(dose)) { |(words, faster), seconds| gear(line, dose, seconds, setting(dose, :pace_s).to_r / faster, words) if seconds > 0 }
+          line.inhale(FILL_S, to: :full, cue: "One full breath in")
+          line.hold((number == dose[:rounds] && dose[:last_hold_s]) || dose[:hold_s], cue: "Hold, full and still")
         end
         line.within(phase: :rest) do
-          line.exhale(4, to: :passive, cue: "Out, slowly")
-          line.breathe(REST_S - 4, cue: "Breathe naturally")
+          line.exhale(OUT_S, to: :passive, cue: "Out, slowly")
+          rest(line, dose, "Breathe naturally", taken_s: OUT_S)
         end
       end
 
+      # A gear without seconds of its own takes as long as the first; one of 0 s is left out.
+      def gears_s(dose) = [dose[:gear_s], *dose.values_at(:second_gear_s, :third_gear_s).map { |seconds| seconds || dose[:gear_s] }]
+
       # Whole breaths, equal in and out, that fill the gear.
-      def gear(line, seconds, breath_s, words)
+      def gear(line, dose, seconds, breath_s, words)
         breaths = (seconds / breath_s).round
         half_s = seconds.to_r / breaths / 2
         breaths.times do |number|
-          line.inhale(half_s, to: :easy, cue: "In, #{words}: #{breaths - number} to go")
-          line.exhale(half_s, to: :passive, cue: "Out, #{words}")
+          first, second = strokes(half_s, "#{words}: #{breaths - number} to go", words)
+          (setting(dose, :begins) == "out") ? [second, first].each { |stroke| stroke[line] } : [first, second].each { |stroke| stroke[line] }
         end
+      end
+
+      def strokes(half_s, cue_in, cue_out)
+        [->(line) { line.inhale(half_s, to: :easy, cue: "In, #{cue_in}") }, ->(line) { line.exhale(half_s, to: :passive, cue: "Out, #{cue_out}") }]
       end
     end
   end

@@ -22,10 +22,10 @@ module Windlass
         limit_words: "60 % of the maximal hold"
       lever :rounds, step: 1, limit: 8
 
-      def write(line, dose) = table(line, rests_s(dose), [dose[:hold_s]] * dose[:rounds])
+      def write(line, dose) = table(line, dose, rests_s(dose), [dose[:hold_s]] * dose[:rounds])
 
       # @return [String] `6 holds of 1:00, rests from 2:00 down to 0:45`
-      def in_words(dose)
+      def pattern_in_words(dose)
         rests = rests_s(dose)
         "#{Words.count(dose[:rounds], "hold")} of #{Words.hold(dose[:hold_s])}, rests from #{Words.clock(rests.first)} down to #{Words.clock(rests.last)}"
       end

@@ -6,9 +6,6 @@ module Windlass
     class CountedRecovery < Protocol
       include Table
 
-      # What a natural breath is expected to take.
-      BREATH_S = 5
-
       about id: "counted-recovery", name: "Counted recovery", goal: :tolerance, column: :tables, places: %i[chair mat],
         disciplines: APNOEA + WAVES, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, once_a_day: true,
         trains: "Recovering in few breaths: between two holds there are so many breaths and no more.",
@@ -18,19 +15,21 @@ module Windlass
       parameter :breaths, "recovery breaths", :breaths, 1..12, step: 1, shapes: :rest
       parameter :rounds, "rounds", :rounds, 1..12, step: 1
 
+      settles 120, cue: "Breathe naturally, nothing deep"
+
       lever :breaths, step: -1, harder: :down, limit: 1
       lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s/2r, 5) },
         limit_words: "half of the maximal hold"
       lever :rounds, step: 1, limit: 8
 
       def write(line, dose)
-        line.breathe(SETTLE_S, phase: :settle, cue: "Breathe naturally, nothing deep")
+        settle(line, dose)
         (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose, round) } }
-        recover(line)
+        recover(line, dose)
       end
 
       # @return [String] `6 holds of 0:45, 6 breaths between them`
-      def in_words(dose)
+      def pattern_in_words(dose)
         "#{Words.count(dose[:rounds], "hold")} of #{Words.hold(dose[:hold_s])}, #{Words.count(dose[:breaths], "breath")} between them"
       end
 
@@ -41,10 +40,10 @@ module Windlass
       def round(line, dose, round)
         line.within(phase: :rest) do
           if round > 1
-            release(line)
-            line.breathe(dose[:breaths] * BREATH_S, breaths: dose[:breaths], cue: "Recovery breaths, as calm as they come")
+            release(line, dose)
+            line.breathe(dose[:breaths] * Parts::BREATH_S, breaths: dose[:breaths], cue: "Recovery breaths, as calm as they come")
           end
-          fill(line)
+          fill(line, dose)
         end
         line.hold(dose[:hold_s], phase: :work, cue: "Hold, full and soft")
       end

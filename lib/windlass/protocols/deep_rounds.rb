@@ -6,9 +6,9 @@ module Windlass
     # model sets.
     # Common practice, no source; the cap: docs/gas-model.md.
     class DeepRounds < Protocol
-      BREATH_S = 3.2r
-      SETTLE_S = 120
-      REST_S = 90
+      HALF_BREATH_S = 1.6r
+      OUT_S = 3
+      FILL_S = 3
       # Where no model has been asked: shorter than what it computes for the frailest bodies that it knows.
       UNASKED_CAP_S = 10
       # Less is no retention.
@@ -27,13 +27,20 @@ module Windlass
       parameter :cap_s, "hold, at most", :s, SHORTEST_S..90, step: 1, shapes: :hold
       parameter :recovery_hold_s, "recovery hold", :s, 10..20, step: 1
       parameter :rounds, "rounds", :rounds, 1..4, step: 1
-      parameter :retention, "retention", choices: {"empty" => "empty, then a recovery breath", "full" => "on one full breath"}, optional: true
+      parameter :retention, "retention", choices: {"empty" => "empty, then a recovery breath", "full" => "on one full breath"}, usual: "empty"
+      parameter :hold_s, "planned hold", :s, SHORTEST_S..90, step: 1, shapes: :hold, optional: true
+      settles 120, cue: "Lie down, and breathe easily"
+      detail :in_s, "each breath in", :s, 0.8..4, step: 0.1, shapes: :breathing, usual: HALF_BREATH_S
+      detail :out_s, "each breath out", :s, 0.8..4, step: 0.1, shapes: :breathing, usual: HALF_BREATH_S
+      detail :out_to, "how far it goes out", choices: Parts::OUT_TO.slice("passive", "half"), usual: "passive"
+      detail :last_out, "the last one out", choices: Parts::OUT_TO, usual: "passive"
+      rests 90, 10..600
 
       lever :rounds, step: 1, limit: 3
       lever :breaths, step: 5, limit: 30
 
       def write(line, dose)
-        line.breathe(SETTLE_S, phase: :settle, cue: "Lie down, and breathe easily")
+        settle(line, dose)
         (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
       end
 
@@ -48,10 +55,28 @@ module Windlass
         "The gas model leaves no hold of #{SHORTEST_S} s after so much breathing." if dose[:cap_s] && dose[:cap_s] < SHORTEST_S
       end
 
+      # A full retention has a length that the coach gives; to the urge it is only held where the urge comes before the cap.
+      def waits_for_urge?(dose) = full?(dose) && to_urge?(dose)
+
+      # @return [String, nil] a typed hold that the cap cuts, and why
+      def cut_words(typed, fitted)
+        asked_s = typed[:hold_s] || typed[:cap_s]
+        return if asked_s.nil? || fitted[:cap_s].nil? || asked_s <= fitted[:cap_s]
+
+        "#{Words.hold(asked_s)} is cut to #{Words.hold(fitted[:cap_s])}: after so much breathing the urge comes late, and oxygen may be low by then."
+      end
+
       # @return [String] `2 rounds of 20 breaths, hold to the urge, 45 s at most`
-      def in_words(dose)
-        "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:breaths], "breath")}, hold#{" full" if full?(dose)} to the urge, " \
-        "#{Words.seconds(cap_s(dose))} at most"
+      def pattern_in_words(dose)
+        held = to_urge?(dose) ? "to the urge, #{Words.seconds(cap_s(dose))} at most" : "for #{Words.seconds(hold_s(dose))}, never over #{Words.seconds(cap_s(dose))}"
+        "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:breaths], "breath")}, hold#{" full" if full?(dose)} #{held}"
+      end
+
+      # Fewer breaths than planned, and the cap that goes with them: whoever holds now has no more.
+      # @param body [Physiology::Body]
+      # @return [Array<Integer>] seconds, for 1 breath, 2 breaths, and so on
+      def caps_s(dose, body)
+        (1..dose[:breaths]).map { |breaths| [dose[:cap_s] || Physiology::Cap::LONGEST_S, computed_cap_s(dose.merge(breaths: breaths), body)].min.floor }
       end
 
       private
@@ -59,6 +84,11 @@ module Windlass
       def starting_dose(_measures) = {breaths: 20, cap_s: nil, recovery_hold_s: 15, rounds: 2}
 
       def cap_s(dose) = [dose[:cap_s] || UNASKED_CAP_S, 1].max
+
+      def to_urge?(dose) = dose[:hold_s].nil?
+
+      # A planned hold is never longer than its cap.
+      def hold_s(dose) = [dose[:hold_s], cap_s(dose)].compact.min
 
       # First with the cap of the first round, then of all with that one: a round leans on those before it.
       def computed_cap_s(dose, body)
@@ -71,34 +101,40 @@ module Windlass
       # What comes before the capped hold of each round.
       def before_holds(dose)
         segments = compile(dose).segments
-        segments.each_index.select { |index| segments[index].until == :cap }.map { |index| segments.take(index) }
+        segments.each_index.select { |index| segments[index].limited? }.map { |index| segments.take(index) }
       end
 
       def round(line, dose)
         line.within(phase: :work) do
-          dose[:breaths].times do |number|
-            line.inhale(BREATH_S / 2, to: :big, cue: "In, fully: #{number + 1} of #{dose[:breaths]}")
-            line.exhale(BREATH_S / 2, to: :passive, cue: (number + 1 == dose[:breaths]) ? last_out(dose) : "Out, let it fall")
-          end
-          full?(dose) ? hold_full(line, dose) : hold_empty(line, dose)
+          dose[:breaths].times { |index| deep_breath(line, dose, index + 1) }
+          line.inhale(FILL_S, to: :full, cue: "One full breath in") if full?(dose)
+          retention(line, dose)
+          recovery(line, dose) unless full?(dose)
         end
         line.within(phase: :rest) do
-          line.exhale(3, to: :passive, cue: "Out, and breathe naturally")
-          line.breathe(REST_S - 3, cue: "Breathe naturally")
+          line.exhale(OUT_S, to: :passive, cue: "Let go, and breathe naturally")
+          rest(line, dose, "Breathe naturally", taken_s: OUT_S)
         end
       end
 
-      def last_out(dose) = full?(dose) ? "Out, the last" : "Out, and stay"
-
-      def hold_empty(line, dose)
-        line.hold(cap_s(dose), until: :cap, cue: "Hold, empty, to the urge")
-        line.inhale(3, to: :full, cue: "One recovery breath in")
-        line.hold(dose[:recovery_hold_s], cue: "Hold, full")
+      def deep_breath(line, dose, number)
+        last = number == dose[:breaths]
+        line.inhale(setting(dose, :in_s), to: :big, cue: "In, fully: #{number} of #{dose[:breaths]}")
+        breathe_out(line, setting(dose, :out_s), setting(dose, last ? :last_out : :out_to), cue: last ? last_out(dose) : "Out, let it fall")
       end
 
-      def hold_full(line, dose)
-        line.inhale(3, to: :full, cue: "One full breath in")
-        line.hold(cap_s(dose), until: :cap, cue: "Hold, full, to the urge")
+      def last_out(dose) = full?(dose) ? "Out, the last" : "Out#{", all of it" if setting(dose, :last_out) == "complete"}, and stay"
+
+      def retention(line, dose)
+        lungs = full?(dose) ? "full" : "empty"
+        return line.hold(hold_s(dose), at_most_ms: cap_s(dose) * 1000, cue: "Hold, #{lungs}, until the word") unless to_urge?(dose)
+
+        line.hold(cap_s(dose), until: :cap, cue: "Hold, #{lungs}, to the urge")
+      end
+
+      def recovery(line, dose)
+        line.inhale(FILL_S, to: :full, cue: "One recovery breath in")
+        line.hold(dose[:recovery_hold_s], cue: "Hold, full")
       end
     end
   end

@@ -4,8 +4,17 @@ module Windlass
   module Protocols
     # F7, full-breath drill. Common practice, no source.
     class FullBreath < Protocol
-      EASY_BREATHS = 2
-      REST_S = 30
+      EASY_IN_S = 3
+      EASY_OUT_S = 4
+      OUT_S = 4
+      # Levels at which the stages end, and what is said in each.
+      STAGES = [[:easy, "In, a thin slow stream: the belly"], [:big, "Then the ribs and the chest"], [:full, "Last, under the collarbones"]].freeze
+      STAGES_S = [4, 4, 2].freeze
+      # A breath in that an experienced diver takes lasts a minute at most.
+      LONGEST_FILL_S = 60
+      LEADS = {"easy" => "easy", "big" => "medium"}.freeze
+      THROAT = {"quiet" => "quiet", "audible" => "audible"}.freeze
+      SHOULDERS = {"soft" => "soft throughout", "up" => "up with the last air, then loose"}.freeze
 
       about id: "full-breath", name: "Full-breath drill", goal: :one_hold, column: :breath, places: %i[chair mat],
         disciplines: APNOEA + WAVES + VOICES, halves: :breaths, hold_key: :hold_s,
@@ -14,17 +23,34 @@ module Windlass
 
       parameter :hold_s, "hold", :s, 5..30, step: 1, shapes: :hold
       parameter :breaths, "full breaths", :breaths, 1..8, step: 1
+      settles 60, cue: "Easy breathing through the nose"
+      detail :leads, "lead-in breaths", :breaths, 0..4, step: 1, shapes: :breathing, usual: 2, telling: "%s to lead in"
+      detail :lead_size, "size of the lead-in breaths", choices: LEADS, usual: "easy"
+      detail :lead_out, "how far they go out", choices: Parts::OUT_TO, usual: "passive"
+      detail :stages_s, "belly, ribs, collarbones", :s, 0..30, step: 1, numbers: 3, shapes: :breathing, usual: STAGES_S
+      detail :throat, "throat", choices: THROAT, usual: "quiet"
+      detail :shoulders, "shoulders", choices: SHOULDERS, usual: "soft"
+      rests 30
 
       lever :breaths, step: 1, limit: 5
       lever :hold_s, step: 1, limit: 15
 
+      # The stages together are no longer than a minute, and not nothing.
+      def faults(dose)
+        stages = dose[:stages_s]
+        faults = super
+        return faults if stages.nil? || faults.key?(:stages_s) || stages.sum <= LONGEST_FILL_S
+
+        faults.merge(stages_s: "#{Words.number(stages.sum)} s in all is not allowed; allowed: up to #{LONGEST_FILL_S} s")
+      end
+
       def write(line, dose)
-        line.breathe(60, phase: :settle, cue: "Easy breathing through the nose")
+        settle(line, dose)
         (1..dose[:breaths]).each { |round| line.within(round: round) { round(line, dose) } }
       end
 
       # @return [String] `3 full breaths, each kept 10 s`
-      def in_words(dose) = "#{Words.count(dose[:breaths], "full breath")}, each kept #{Words.seconds(dose[:hold_s])}"
+      def pattern_in_words(dose) = "#{Words.count(dose[:breaths], "full breath")}, each kept #{Words.seconds(dose[:hold_s])}"
 
       private
 
@@ -32,20 +58,30 @@ module Windlass
 
       def round(line, dose)
         line.within(phase: :work) do
-          EASY_BREATHS.times do
-            line.inhale(3, to: :easy, route: :nose, cue: "Easy in, by the nose")
-            line.exhale(4, to: :passive, route: :mouth, cue: "Out by the mouth, not forced")
-          end
-          line.inhale(4, to: :easy, route: :mouth, narrowed: true, cue: "In, a thin slow stream: the belly")
-          line.inhale(4, to: :big, route: :mouth, narrowed: true, cue: "Then the ribs and the chest")
-          line.inhale(2, to: :full, route: :mouth, cue: "Last, under the collarbones")
-          line.hold(dose[:hold_s], cue: "Keep it: neck and shoulders soft")
+          setting(dose, :leads).times { lead_in(line, dose) }
+          STAGES.zip(setting(dose, :stages_s)).each { |(level, cue), seconds| line.inhale(seconds, to: level, route: :mouth, narrowed: level != :full || nil, cue: stage_cue(dose, level, cue)) }
+          line.hold(dose[:hold_s], cue: (setting(dose, :shoulders) == "up") ? "Keep it: let the shoulders drop loose" : "Keep it: neck and shoulders soft")
         end
         line.within(phase: :rest) do
-          line.exhale(4, to: :passive, cue: "Let go")
-          line.breathe(REST_S - 4, cue: "Rest, and breathe naturally")
+          line.exhale(OUT_S, to: :passive, cue: "Let go")
+          rest(line, dose, "Rest, and breathe naturally", taken_s: OUT_S)
         end
       end
+
+      def lead_in(line, dose)
+        line.inhale(EASY_IN_S, to: setting(dose, :lead_size).to_sym, route: :nose, cue: "In by the nose, #{LEADS.fetch(setting(dose, :lead_size))}")
+        breathe_out(line, EASY_OUT_S, setting(dose, :lead_out), route: :mouth, cue: "Out by the mouth, not forced")
+      end
+
+      def stage_cue(dose, level, cue)
+        [cue, ("the throat audible" if setting(dose, :throat) == "audible"), ("the shoulders up" if level == :full && setting(dose, :shoulders) == "up")].compact.join(", ")
+      end
+
+      # Easy ones are as big as the body needs them, medium ones half as big again: whatever is more washes carbon dioxide out.
+      LEAD_NEEDS = {easy: 1, big: 3/2r}.freeze
+      private_constant :LEAD_NEEDS
+
+      def needs_of_breath(segment, _dose) = (LEAD_NEEDS[segment.to] if segment.route == :nose)
     end
   end
 end

@@ -7,8 +7,6 @@ module Windlass
       REPETITION_S = 2
       FILL_S = 2
       OUT_S = 2
-      # A slow belly breath, face down.
-      BREATH_S = 5
 
       about id: "loaded-holds", name: "Loaded holds", goal: :recovery, column: :loaded, places: %i[ground],
         disciplines: WAVES + ["combat sport"], needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, clean_sessions: 3, strenuous: true,
@@ -22,6 +20,8 @@ module Windlass
       parameter :breaths, "recovery breaths", :breaths, 1..12, step: 1, shapes: :rest
       parameter :rounds, "rounds", :rounds, 2..8, step: 1
 
+      settles 60, cue: "Stand or kneel, and breathe easily"
+
       lever :hold_s, step: 5, limit: ->(measures) { [20, Numbers.down_to_multiple(measures.maximal_hold_s * 3/10r, 5)].min },
         limit_words: "30 % of the maximal hold, at most 20 s"
       lever :breaths, step: -1, harder: :down, limit: 3
@@ -29,12 +29,12 @@ module Windlass
       lever :repetitions, step: 2, limit: 16
 
       def write(line, dose)
-        line.breathe(60, phase: :settle, cue: "Stand or kneel, and breathe easily")
+        settle(line, dose)
         (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
       end
 
       # @return [String] `4 rounds: 10 press-ups, hold 10 s, 5 breaths`
-      def in_words(dose)
+      def pattern_in_words(dose)
         "#{Words.count(dose[:rounds], "round")}: #{Words.count(dose[:repetitions], "press-up")}, hold #{Words.hold(dose[:hold_s])}, " \
         "#{Words.count(dose[:breaths], "breath")}"
       end
@@ -53,7 +53,7 @@ module Windlass
         end
         line.within(phase: :rest) do
           line.exhale(OUT_S, to: :passive, cue: "Out, and lie face down")
-          line.breathe(dose[:breaths] * BREATH_S, breaths: dose[:breaths], cue: "Slow belly breaths, hands on the head")
+          line.breathe(dose[:breaths] * Parts::BREATH_S, breaths: dose[:breaths], cue: "Slow belly breaths, hands on the head")
         end
       end
     end

@@ -16,14 +16,16 @@ module Windlass
       parameter :rest_s, "rest", :s, 30..300, step: 5, shapes: :rest
       parameter :rounds, "rounds", :rounds, 1..12, step: 1
 
+      detail :rest_breaths, "rest, in breaths", :breaths, 1..12, step: 1, shapes: :rest, telling: "rest of %s"
+
       lever :top_hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 4/5r, 5) },
         limit_words: "80 % of the maximal hold"
       lever :rounds, step: 1, limit: 8
 
-      def write(line, dose) = table(line, [dose[:rest_s]] * dose[:rounds], holds_s(dose))
+      def write(line, dose) = table(line, dose, [dose[:rest_s]] * dose[:rounds], holds_s(dose))
 
       # @return [String] `6 holds from 0:45 to 1:10, 2:00 of rest`
-      def in_words(dose)
+      def pattern_in_words(dose)
         "#{Words.count(dose[:rounds], "hold")} from #{Words.hold(dose[:first_hold_s])} to #{Words.hold(dose[:top_hold_s])}, " \
         "#{Words.clock(dose[:rest_s])} of rest"
       end

@@ -30,7 +30,7 @@ module Windlass
       end
 
       # @return [String] `33 breaths, in 3 s and out 6 s, 5 min`
-      def in_words(dose)
+      def pattern_in_words(dose)
         breaths = SlowBreaths.each_ms(dose[:minutes] * 60, dose[:in_s] + dose[:out_s]).size
         "#{Words.count(breaths, "breath")}, in #{Words.seconds(dose[:in_s])} and out #{Words.seconds(dose[:out_s])}, " \
         "#{Words.length(dose[:minutes] * 60)}"

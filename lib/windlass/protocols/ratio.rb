@@ -8,15 +8,31 @@ module Windlass
         first_breath: :round, trains: "An even, counted breath with short holds: four parts that keep their proportions.",
         cautions: ["Out of breath before the end of a count: shorten the count, not the ratio."]
 
-      parameter :pattern, "in, hold full, out, hold empty", :counts, 0..32, step: 0.5, numbers: 4, shapes: :hold
+      parameter :pattern, "in, hold full, out, hold empty", :counts, 0..32, step: 1, numbers: 4, shapes: :hold
       parameter :count_s, "a count", :count_s, 0.4..2, step: 0.1, shapes: :breathing
       parameter :rounds, "rounds", :rounds, 1..40, step: 1
 
-      # The first count leads; the rest follow in proportion, to the nearest half count, halves up.
+      settles 0, cue: "Breathe easily"
+      detail :counted_by, "counted by", choices: {"clock" => "the clock", "heartbeat" => "the heartbeat"}, usual: "clock"
+
+      # What a count is of the first one, in the trade's own ratios.
+      SHARES = [1/4r, 1/2r, 3/4r, 1r, 3/2r, 2r, 3r, 4r].freeze
+
+      # A beat is always whole: half a count is taken as the whole one above it.
+      # @return [Array<Integer>]
+      def self.whole(pattern) = pattern.map { |count| (count.to_r + 1/2r).floor }
+
+      # @return [Rational] of which trade's ratio these two counts are the nearest whole ones; their own where of none
+      def self.share(count, first)
+        SHARES.select { |share| whole([first * share]).first == count }.min_by { |share| (share - Rational(count, first)).abs } || Rational(count, first)
+      end
+
+      # The first count leads; the rest follow in proportion, each to the nearest whole count, halves up.
       FIRST_COUNT = {
-        read: ->(dose) { dose[:pattern].first },
+        read: ->(dose) { whole(dose[:pattern]).first },
         write: ->(dose, first) {
-          dose.merge(pattern: dose[:pattern].map { |count| Numbers.plain((count * 2r * first / dose[:pattern].first).round/2r) }.freeze)
+          counts = whole(dose[:pattern])
+          dose.merge(pattern: whole(counts.map { |count| share(count, counts.first) * first }).freeze)
         }
       }.freeze
 
@@ -24,13 +40,15 @@ module Windlass
       lever :pattern, step: 1, limit: 6, **FIRST_COUNT
 
       def write(line, dose)
-        breath_in, full, out, empty = dose[:pattern]
-        part = ->(counts, **details) { [counts.rationalize(1/100r) * dose[:count_s].rationalize(1/10_000r), {beats: counts, **details}] }
+        settle(line, dose)
+        breath_in, full, out, empty = self.class.whole(dose[:pattern])
+        part = ->(counts, **details) { [counts * dose[:count_s].rationalize(1/10_000r), {beats: counts, **details}] }
+        by = (setting(dose, :counted_by) == "heartbeat") ? ", by the heartbeat" : ""
         (1..dose[:rounds]).each do |round|
           line.within(round: round, phase: :work) do
-            write_part(line, :inhale, *part[breath_in, to: :easy, cue: "In"])
+            write_part(line, :inhale, *part[breath_in, to: :easy, cue: "In#{by}"])
             write_part(line, :hold, *part[full, cue: "Hold, full"])
-            write_part(line, :exhale, *part[out, to: :passive, cue: "Out"])
+            write_part(line, :exhale, *part[out, to: :passive, cue: "Out#{by}"])
             write_part(line, :hold, *part[empty, cue: "Hold, empty"])
           end
         end
@@ -41,8 +59,8 @@ module Windlass
 
       # Holds longer than the breath in are retention work; what is faster than calm is over-breathing.
       def columns(dose)
-        [(dose[:pattern].values_at(1, 3).max > dose[:pattern].first) ? :retention : :breath,
-          (:over if Pace.over?(dose[:count_s], dose[:pattern].sum))].compact
+        pattern = self.class.whole(dose[:pattern])
+        [(pattern.values_at(1, 3).max > pattern.first) ? :retention : :breath, (:over if Pace.over?(dose[:count_s], pattern.sum))].compact
       end
 
       # A light day's holds are whole counts, and never none.
@@ -52,12 +70,15 @@ module Windlass
       end
 
       # @return [String] `6 rounds of 4 : 2 : 4 : 2, 1 s a count`
-      def in_words(dose)
-        pattern = dose[:pattern].map { |count| Words.number(count) }.join(" : ")
-        "#{Words.count(dose[:rounds], "round")} of #{pattern}, #{Words.seconds(dose[:count_s])} a count"
+      def pattern_in_words(dose)
+        whole = self.class.whole(dose[:pattern])
+        taken = " (taken as #{counts(whole)})" unless whole == dose[:pattern]
+        "#{Words.count(dose[:rounds], "round")} of #{counts(dose[:pattern])}#{taken}, #{Words.seconds(dose[:count_s])} a count"
       end
 
       private
+
+      def counts(pattern) = pattern.map { |count| Words.number(count) }.join(" : ")
 
       def light_count(counts) = counts.zero? ? 0 : [(counts * LIGHT_HOLD).floor, 1].max
 

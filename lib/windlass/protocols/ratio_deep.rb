@@ -10,6 +10,7 @@ module Windlass
         cautions: ["Run out of breath in the exhale: shorten the count. The first breath in after it is as calm as all others."]
 
       parameters.concat(Ratio.parameters)
+      @settling = Ratio.settling
       lever :rounds, step: 1, limit: 9
       lever :count_s, step: 0.1, limit: 1.2
 

@@ -8,11 +8,15 @@ module Windlass
       MEDIUM_OUT_S = 6
       FILL_S = 8
       HOOK_BREATHS = 3
-      SHORTEST_REST_S = 180
+      HOOK_S = 3
+      OUT_S = 3
+      # Between two strenuous holds on dry land; and never less than twice the hold.
+      USUAL_REST_S = 180
+      LEADS = {"easy" => "as small as the others", "big" => "medium"}.freeze
 
       about id: "single-hold", name: "Breathe-up and single hold", goal: :one_hold, column: :tables, places: %i[chair mat],
         disciplines: APNOEA, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, clean_sessions: 3, strenuous: true, once_a_day: true,
-        halves: :holds, rest_twice: true,
+        halves: :holds,
         trains: "One long, easy hold: a slow breathe-up, one medium breath, one full breath, and hook breaths after it.",
         cautions: ["No over-breathing, ever: longer out than in, and one medium breath before the full one. Dry only."]
 
@@ -21,6 +25,11 @@ module Windlass
       parameter :breathe_up_s, "breathe-up", :s, 30..300, step: 10, shapes: :breathing
       parameter :hold_s, "hold", :s, 5..420, step: 5, shapes: :hold
       parameter :holds, "holds", :holds, 1..3, step: 1
+      detail :rest_s, "recovery between holds, breathe-up and all", :s, 30..1200, step: 10, shapes: :rest
+      detail :leads, "lead-in breaths", :breaths, 0..4, step: 1, shapes: :breathing, usual: 1, telling: "%s to lead in"
+      detail :lead_size, "size of the lead-in breaths", choices: LEADS, usual: "big"
+      detail :fill_s, "full breath in", :s, 2..60, step: 1, shapes: :breathing, usual: FILL_S
+      detail :entered, "comes in", choices: Parts::ENTERED, usual: "none"
 
       lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 4/5r, 5) },
         limit_words: "80 % of the maximal hold"
@@ -29,16 +38,27 @@ module Windlass
       def write(line, dose)
         (1..dose[:holds]).each do |round|
           line.within(round: round) do
-            rest(line, rest_s(dose)) if round > 1
-            prepare(line, dose)
+            (round > 1) ? recover(line, dose, rest_s(dose, round)) : prepare(line, dose, dose[:breathe_up_s])
             line.hold(dose[:hold_s], phase: :work, cue: "Hold, full and soft")
           end
         end
-        rest(line, Table::WATCH_S)
+        line.within(phase: :rest) { hook(line, Table::WATCH_S) }
       end
 
+      # The stopwatch runs from the end of a hold to the start of the next one.
+      def warnings(dose)
+        (2..dose[:holds]).flat_map do |round|
+          asked_s, rest_s = asked_rest_s(dose, round), rest_s(dose, round)
+          [([:rest_s, :care, "#{Words.clock(asked_s)} before hold #{round} is raised to #{Words.clock(rest_s)}: at least twice the hold."] if asked_s < rest_s && asked_s != USUAL_REST_S),
+            ([:rest_s, :care, "Under #{Words.clock(USUAL_REST_S)} of recovery before hold #{round}: strenuous holds want that much on dry land."] if rest_s < USUAL_REST_S)].compact
+        end
+      end
+
+      # However long the breathe-up, and however many lead-in breaths: more than this before a hold is over-breathing.
+      def most_washout_mmhg = Physiology::OVER_BREATHED_MMHG
+
       # @return [String] `1 hold of 1:10 after 2:00 of breathe-up, in 3 s and out 6 s`
-      def in_words(dose)
+      def pattern_in_words(dose)
         "#{Words.count(dose[:holds], "hold")} of #{Words.hold(dose[:hold_s])} after #{Words.clock(dose[:breathe_up_s])} of breathe-up, " \
         "in #{Words.seconds(dose[:in_s])} and out #{Words.seconds(dose[:out_s])}"
       end
@@ -50,36 +70,60 @@ module Windlass
       BREATHE_UP_NEEDS = {easy: 1, big: 2}.freeze
       private_constant :BREATHE_UP_NEEDS
 
-      def needs_of_breath(segment) = (BREATHE_UP_NEEDS[segment.to] if segment.phase == :settle)
+      def needs_of_breath(segment, _dose) = (BREATHE_UP_NEEDS[segment.to] if segment.phase == :settle)
 
       def starting_dose(measures)
         hold_s = Numbers.down_to_multiple(measures.maximal_hold_s * 3/5r, 5)
         {in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: hold_s, holds: 1}
       end
 
-      # Twice the hold, and three minutes at least.
-      def rest_s(dose) = [2 * dose[:hold_s], SHORTEST_REST_S].max
+      # Before which hold: three minutes, or what the coach says; never less than twice the hold before it.
+      def rest_s(dose, round) = [asked_rest_s(dose, round), 2 * held_s(dose, round - 1)].max
 
-      # The hook breaths are its beginning.
-      def rest(line, seconds)
-        line.within(phase: :rest) do
-          HOOK_BREATHS.times do
-            line.exhale(1, to: :big, cue: "Short out")
-            line.inhale(2, to: :full, cue: "Full in, and keep it a moment")
-          end
-          line.exhale(3, to: :passive, cue: "Out, without force")
-          line.breathe(seconds - HOOK_BREATHS * 3 - 3, cue: "Breathe naturally")
+      def asked_rest_s(dose, round) = changed(dose, round)[:rest_s] || dose[:rest_s] || USUAL_REST_S
+
+      def held_s(dose, round) = changed(dose, round)[:hold_s] || dose[:hold_s]
+
+      def changed(dose, round) = dose.fetch(:breaks, []).find { |one| one[:round] == round } || {}
+
+      # Rests are written as they are.
+      def breaks_of_pattern(dose) = super.map { |one| one.except(:rest_s) }
+
+      # From the end of a hold to the start of the next one: hook breaths, natural breathing, and the breathe-up are all of it.
+      # Where there is little time the breathe-up is shorter.
+      def recover(line, dose, rest_s)
+        left_s = rest_s - HOOK_BREATHS * HOOK_S - OUT_S - filling_s(dose)
+        up_s = left_s.clamp(0, dose[:breathe_up_s])
+        line.within(phase: :rest) { hook(line, rest_s - filling_s(dose) - up_s) }
+        prepare(line, dose, up_s)
+      end
+
+      # Lead-in breaths and the full breath.
+      def filling_s(dose) = setting(dose, :leads) * (MEDIUM_IN_S + MEDIUM_OUT_S) + setting(dose, :fill_s)
+
+      # The hook breaths are the beginning of a rest.
+      def hook(line, seconds)
+        HOOK_BREATHS.times do
+          line.exhale(1, to: :big, cue: "Short out")
+          line.inhale(2, to: :full, cue: "Full in, and keep it a moment")
+        end
+        line.exhale(OUT_S, to: :passive, cue: "Out, without force")
+        line.breathe(seconds - HOOK_BREATHS * HOOK_S - OUT_S, cue: "Breathe naturally")
+      end
+
+      # Whole breaths that fill the breathe-up, then the lead-in breaths, out to passive, and one full breath.
+      def prepare(line, dose, breathe_up_s)
+        line.within(phase: :settle) do
+          SlowBreaths.write(line, breathe_up_s, dose[:in_s], dose[:out_s], cues: ["In, belly first, the chest still", "Out, twice as long"]) if breathe_up_s > 0
+          setting(dose, :leads).times { lead_in(line, dose) }
+          line.inhale(setting(dose, :fill_s), to: :full, cue: "One full breath in")
         end
       end
 
-      # Whole breaths that fill the breathe-up, then the medium breath, out to passive, and one full breath.
-      def prepare(line, dose)
-        line.within(phase: :settle) do
-          SlowBreaths.write(line, dose[:breathe_up_s], dose[:in_s], dose[:out_s], cues: ["In, belly first, the chest still", "Out, twice as long"])
-          line.inhale(MEDIUM_IN_S, to: :big, cue: "One medium breath in")
-          line.exhale(MEDIUM_OUT_S, to: :passive, cue: "Out, passively")
-          line.inhale(FILL_S, to: :full, cue: "One full breath in")
-        end
+      def lead_in(line, dose)
+        size = setting(dose, :lead_size)
+        line.inhale(MEDIUM_IN_S, to: size.to_sym, cue: "One #{(size == "big") ? "medium" : "easy"} breath in")
+        line.exhale(MEDIUM_OUT_S, to: :passive, cue: "Out, passively")
       end
     end
   end

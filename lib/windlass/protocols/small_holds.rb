@@ -4,10 +4,6 @@ module Windlass
   module Protocols
     # F1, small holds (reduced breathing): the gentlest dose there is. Common practice, no source.
     class SmallHolds < Protocol
-      SETTLE_S = 120
-      INHALE_S = 2
-      EXHALE_S = 3
-      BREATH_MS = (INHALE_S + EXHALE_S) * 1000
       # Two or three normal breaths between holds: 10-15 s, aimed at the middle.
       REST_S = Rational(25, 2)
 
@@ -26,6 +22,10 @@ module Windlass
       parameter :hold_s, "hold", :s, 0.5..15, step: 0.5, shapes: :hold
       parameter :minutes, "minutes a set", :min, 1..15, step: 1
       parameter :sets, "sets a day", :sets, 1..4, step: 1
+      settles 120, cue: "Easy breathing through the nose"
+      detail :in_s, "breath in before a hold", :s, 1..6, step: 0.5, shapes: :breathing, usual: 2
+      detail :out_s, "breath out before a hold", :s, 1..8, step: 0.5, shapes: :breathing, usual: 3
+      detail :rest_breaths, "rest, in breaths", :breaths, 1..12, step: 1, shapes: :rest, telling: "rest of %s"
 
       lever :sets, step: 1, limit: 3
       lever :minutes, step: 1, limit: 8
@@ -56,9 +56,9 @@ module Windlass
       def write(line, dose)
         hold_ms, total_ms = milliseconds(dose)
         rounds = rounds_a_set(dose)
-        rests = Timeline::Allocation.even(total_ms - rounds * (BREATH_MS + hold_ms), rounds)
-        line.breathe(SETTLE_S, phase: :settle, cue: "Easy breathing through the nose")
-        rests.each.with_index(1) { |rest_ms, round| line.within(round: round) { round(line, hold_ms, rest_ms) } }
+        rests = Timeline::Allocation.even(total_ms - rounds * (breath_ms(dose) + hold_ms), rounds)
+        settle(line, dose)
+        rests.each.with_index(1) { |rest_ms, round| line.within(round: round) { round(line, dose, hold_ms, rest_ms) } }
       end
 
       def light_step_s = HALF_SECOND
@@ -67,7 +67,7 @@ module Windlass
       def rounds(dose) = rounds_a_set(dose) * sets(dose)
 
       # @return [String] `13 holds of 5 s in 5 min, 2 sets a day`
-      def in_words(dose)
+      def pattern_in_words(dose)
         "#{Words.count(rounds_a_set(dose), "hold")} of #{Words.seconds(dose[:hold_s])} in " \
         "#{Words.length(dose[:minutes] * 60)}, #{Words.count(dose[:sets], "set")} a day"
       end
@@ -79,18 +79,21 @@ module Windlass
       # As many as bring the rests nearest to their middle.
       def rounds_a_set(dose)
         hold_ms, total_ms = milliseconds(dose)
-        [Rational(total_ms, BREATH_MS + hold_ms + REST_S * 1000).round, 1].max
+        rest_s = dose[:rest_breaths] ? dose[:rest_breaths] * Parts::BREATH_S : REST_S
+        [Rational(total_ms, breath_ms(dose) + hold_ms + rest_s * 1000).round, 1].max
       end
+
+      def breath_ms(dose) = ((setting(dose, :in_s) + setting(dose, :out_s)) * 1000).round
 
       def milliseconds(dose) = [(dose.fetch(:hold_s) * 1000).round, (dose.fetch(:minutes) * 60_000).round]
 
-      def round(line, hold_ms, rest_ms)
+      def round(line, dose, hold_ms, rest_ms)
         line.within(phase: :work) do
-          line.inhale(INHALE_S, to: :easy, route: :nose, cue: "A normal breath in")
-          line.exhale(EXHALE_S, to: :passive, route: :nose, cue: "A normal breath out, and pinch")
+          line.inhale(setting(dose, :in_s), to: :easy, route: :nose, cue: "A normal breath in")
+          line.exhale(setting(dose, :out_s), to: :passive, route: :nose, cue: "A normal breath out, and pinch")
           line.hold(Rational(hold_ms, 1000), cue: "Hold")
         end
-        line.breathe(Rational(rest_ms, 1000), phase: :rest, route: :nose, cue: "Breathe, as calm as before")
+        line.breathe(Rational(rest_ms, 1000), phase: :rest, route: :nose, breaths: dose[:rest_breaths], cue: "Breathe, as calm as before")
       end
     end
   end

@@ -5,64 +5,108 @@ module Windlass
     # F13, stacked inhales and a staged exhale, then the same on notes, then released. Common practice, no source.
     class StackedExhale < Protocol
       STEP_S = 2
-      # The staged exhale: sound, level at its end, cue. Two seconds each.
-      STAGES = [[:blow, :easy, "Blow"], [:hiss, :passive, "Hiss"], [:shush, :passive, "Soft sh"], [:shush, :residual, "Loud sh"]].freeze
-      STAGE_S = 2
-      REST_S = 20
+      # The staged exhale: sound, share of the breath that is left at its end, cue. Two beats each.
+      STAGES = [[:blow, 3/4r, "Blow"], [:hiss, 1/2r, "Hiss"], [:shush, 1/4r, "Soft sh"], [:shush, 0, "Loud sh"]].freeze
+      STAGE_BEATS = 2
+      SLIDE_BEATS = 8
+      STACKED = 4
+      RELEASED_REST_S = 15
+      USUAL_TEMPO = 60
+
+      FORMS = {"all" => "staged, sung, released", "staged" => "staged only", "sung" => "sung only", "released" => "released only, for afterwards"}.freeze
 
       about id: "stacked-exhale", name: "Stacked inhales, staged exhale", goal: :voice, column: :voice, places: %i[room chair],
-        disciplines: VOICES, halves: :repeats,
+        disciplines: VOICES, halves: :repeats, paced: true,
         first_breath: :never, judged: :sounds, trains: "Filling in steps, letting go in steps, and the stillness after the end of the air.",
         cautions: ["The empty hold stays easy. Before a rehearsal or a show, and after it."]
 
       parameter :longest_hold_s, "longest empty hold", :s, 2..10, step: 2, shapes: :hold
       parameter :repeats, "times through", :repeats, 1..4, step: 1
+      settles 30, cue: "Stand or sit tall, and breathe easily"
+      detail :form, "which parts", choices: FORMS, usual: "all"
+      detail :tempo, "tempo", :bpm, 40..120, step: 1, shapes: :breathing, usual: USUAL_TEMPO
+      detail :sung_hold_s, "longest empty hold, sung", :s, 2..12, step: 2, shapes: :hold
+      rests 20
+      detail :note, "reference note", choices: Notes::CHOICES, usual: "none"
+      detail :note_step, "step from note to note", :semitones, 0..4, step: 1, usual: 2
+      detail :note_way, "the notes go", choices: {"up" => "up", "down" => "down"}, usual: "up"
+      detail :released, "released breaths", :number, 0..8, step: 1, usual: 1
+      detail :practice, "practice lines first", choices: Practice::LINES, usual: "none"
 
       lever :longest_hold_s, step: STEP_S, limit: 10
       lever :repeats, step: 1, limit: 3
 
       def write(line, dose)
-        holds = (STEP_S..dose[:longest_hold_s]).step(STEP_S).to_a
-        line.breathe(30, phase: :settle, cue: "Stand or sit tall, and breathe easily")
-        round = 0
-        dose[:repeats].times do
-          (holds.map { |hold_s| [:staged, hold_s] } + holds.map { |hold_s| [:sung, hold_s] }).each do |form, hold_s|
-            line.within(round: round += 1, phase: :work) { round(line, form, hold_s) }
-          end
-          released(line)
-        end
+        settle(line, dose)
+        beat_s = beat_s(dose)
+        Practice.write(line, dose[:practice], fill: ->(**more) { sniffs(line, beat_s, 2, **more) }, keep: -> { line.hold(2 * beat_s, cue: "Practice: keep the width") },
+          let_go: -> { line.exhale(STAGE_BEATS * beat_s, to: :passive, cue: "Practice: let go") })
+        (rounds_of(dose) * dose[:repeats]).each.with_index(1) { |(form, hold_s, step), round| line.within(round: round, phase: :work) { round(line, dose, form, hold_s, step) } }
       end
 
       # @return [String] `2 to 6 s of empty hold, blown and sung, once through`
-      def in_words(dose)
+      def pattern_in_words(dose)
         times = {1 => "once", 2 => "twice"}.fetch(dose[:repeats]) { "#{dose[:repeats]} times" }
-        "#{[2, Words.number(dose[:longest_hold_s])].uniq.join(" to ")} s of empty hold, blown and sung, #{times} through"
+        return "#{Words.count(setting(dose, :released), "released breath")}, #{times} through" if setting(dose, :form) == "released"
+
+        sounds = {"staged" => "blown", "sung" => "sung"}.fetch(setting(dose, :form), "blown and sung")
+        "#{[2, Words.number(dose[:longest_hold_s])].uniq.join(" to ")} s of empty hold, #{sounds}, #{times} through"
       end
+
+      def longest_hold_s(dose) = compile(dose).holds.map { |place| place.segment.seconds }.max || 0
 
       private
 
+      # Told with the pattern already.
+      def details_in_words(dose) = super((setting(dose, :form) == "released") ? dose.except(:form, :released) : dose.except(:form))
+
       def starting_dose(_measures) = {longest_hold_s: 6, repeats: 1}
 
-      def round(line, form, hold_s)
-        line.inhale(1, to: :easy, route: :nose, cue: "Sniff in")
-        line.inhale(1, to: :big, route: :nose, cue: "Sniff in on top of it")
-        (form == :staged) ? staged(line) : line.exhale(STAGES.size * STAGE_S, to: :residual, sound: :note, cue: "Sing it, a step higher each time")
+      def beat_s(dose) = Rational(60) / setting(dose, :tempo)
+
+      # @return [Array<Array(Symbol, Numeric, Integer)>] form, empty hold, place among the notes
+      def rounds_of(dose)
+        parts = {staged: dose[:longest_hold_s], sung: dose[:sung_hold_s] || dose[:longest_hold_s]}
+        wanted = setting(dose, :form)
+        held = parts.select { |form, _| [form.to_s, "all"].include?(wanted) }
+          .flat_map { |form, longest_s| (STEP_S..longest_s).step(STEP_S).map.with_index { |hold_s, step| [form, hold_s, step] } }
+        held + (%w[released all].include?(wanted) ? Array.new(setting(dose, :released)) { [:released, nil, 0] } : [])
+      end
+
+      def round(line, dose, form, hold_s, step)
+        return released(line, dose) if form == :released
+
+        sniffs(line, beat_s(dose), 2)
+        (form == :staged) ? staged(line, dose) : sung(line, dose, step)
         line.hold(hold_s, cue: "Hold, empty")
-        line.breathe(REST_S, phase: :rest, cue: "Breathe, small and easy")
+        line.within(phase: :rest) { rest(line, dose, "Breathe, small and easy") }
       end
 
-      def staged(line)
-        STAGES.each { |sound, level, cue| line.exhale(STAGE_S, to: level, sound: sound, cue: cue) }
+      def sniffs(line, beat_s, count, cue: nil)
+        count.times { |index| line.inhale(beat_s, to: :big, route: :nose, cue: cue || (index.zero? ? "Sniff in" : "Sniff in on top of it")) }
       end
 
-      # Four stacked inhales, a slow slide down, no hold: the recovery.
-      def released(line)
-        line.within(phase: :rest) do
-          line.exhale(2, to: :residual, sound: :blow, cue: "Blow out what is left")
-          %i[passive easy big full].each { |level| line.inhale(1, to: level, route: :nose, cue: "Sniff in") }
-          line.exhale(8, to: :passive, sound: :note, cue: "Slide down slowly")
-          line.breathe(15, cue: "Breathe, loose")
+      def staged(line, dose)
+        STAGES.each { |sound, left, cue| line.exhale(STAGE_BEATS * beat_s(dose), to: :passive, left: left, sound: sound, cue: cue) }
+      end
+
+      def sung(line, dose, step)
+        line.exhale(STAGES.size * STAGE_BEATS * beat_s(dose), to: :passive, sound: :note, tone_hz: tone_hz(dose, step), cue: "Sing it, a step #{(setting(dose, :note_way) == "down") ? "lower" : "higher"} each time")
+      end
+
+      def tone_hz(dose, step)
+        sign = (setting(dose, :note_way) == "down") ? -1 : 1
+        Notes.hz(setting(dose, :note), sign * step * setting(dose, :note_step))
+      end
+
+      # Four stacked inhales, a slow slide down, no hold: the recovery. Alone it is the work itself.
+      def released(line, dose)
+        alone = setting(dose, :form) == "released"
+        line.within(phase: alone ? :work : :rest) do
+          sniffs(line, beat_s(dose), STACKED)
+          line.exhale(SLIDE_BEATS * beat_s(dose), to: :passive, sound: :note, cue: "Slide down slowly, let go")
         end
+        line.breathe([RELEASED_REST_S, setting(dose, :rest_s)].min, phase: :rest, cue: "Breathe, loose")
       end
     end
   end

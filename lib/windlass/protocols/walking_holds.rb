@@ -5,7 +5,6 @@ module Windlass
     # F18, walking holds: steps on a passive exhale. Logged, not laddered. Common practice, no source.
     class WalkingHolds < Protocol
       STEP_S = 0.6r
-      REST_S = 60
 
       about id: "walking-holds", name: "Walking holds", goal: :recovery, column: :tables, places: %i[ground], disciplines: APNOEA + WAVES,
         trains: "Moving calmly after a breath out: so many steps without breathing, then recover.",
@@ -13,14 +12,16 @@ module Windlass
 
       parameter :steps, "steps", :steps, 10..40, step: 2, shapes: :hold
       parameter :rounds, "rounds", :rounds, 1..10, step: 1
+      settles 60, cue: "Walk slowly, and breathe easily"
+      rests 60, 10..600
 
       def write(line, dose)
-        line.breathe(60, phase: :settle, cue: "Walk slowly, and breathe easily")
+        settle(line, dose)
         (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
       end
 
       # @return [String] `4 times 10 steps on a passive breath out`
-      def in_words(dose) = "#{Words.count(dose[:rounds], "time")} #{Words.count(dose[:steps], "step")} on a passive breath out"
+      def pattern_in_words(dose) = "#{Words.count(dose[:rounds], "time")} #{Words.count(dose[:steps], "step")} on a passive breath out"
 
       private
 
@@ -32,7 +33,7 @@ module Windlass
           line.exhale(3, to: :passive, cue: "A passive breath out")
           line.hold(dose[:steps] * STEP_S, repetitions: dose[:steps], cue: "Walk, holding")
         end
-        line.breathe(REST_S, phase: :rest, cue: "Stand, and breathe naturally")
+        line.within(phase: :rest) { rest(line, dose, "Stand, and breathe naturally") }
       end
     end
   end

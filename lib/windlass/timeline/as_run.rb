@@ -16,7 +16,7 @@ module Windlass
         held = compiled.holds.take_while { |place| starts.key?(place.number) && ends.key?(place.number) && ends[place.number] > starts[place.number] }
         return compiled if held.empty?
 
-        Compiled.new(parts(compiled, held, starts, ends))
+        compiled.with_segments(parts(compiled, held, starts, ends))
       end
 
       def self.parts(compiled, held, starts, ends)

@@ -16,9 +16,20 @@ module Windlass
         return compiled if breaks.empty?
 
         changes = breaks.to_h { |one| [one[:round], one] }
-        Compiled.new(compiled.segments.chunk_while { |a, b| a.round == b.round }.flat_map do |round|
+        compiled.with_segments(compiled.segments.chunk_while { |a, b| a.round == b.round }.flat_map do |round|
           changes.key?(round.first.round) ? broken(round, changes[round.first.round]) : round
         end)
+      end
+
+      # @param breaks [Array<Hash>]
+      # @param last [Integer, nil] number of the last round, where it is known
+      # @return [Array<String>] `the last hold 35 s`, `rest 2:00 in round 3`
+      def self.in_words(breaks, last: nil)
+        breaks.flat_map do |one|
+          {hold_s: "hold", rest_s: "rest"}.select { |key, _| one[key] }.map do |key, words|
+            (one[:round] == last) ? "the last #{words} #{Words.hold(one[key])}" : "#{words} #{Words.hold(one[key])} in round #{one[:round]}"
+          end
+        end
       end
 
       # @param breaks [Object] as they came
@@ -29,15 +40,14 @@ module Windlass
         breaks.each_with_index.flat_map { |one, index| faults_of(one).map { |fault| "breaks[#{index}]#{fault}" } }
       end
 
-      # The whole rest of a round is what was asked, its breaths in and out included. Where a round has a capped hold, that is
-      # the one which is changed, and the cap stays its end.
+      # The whole rest of a round is what was asked, as a stopwatch sees it: its breaths in and out included. Where a round has a
+      # limited hold, that is the one which is changed, and the limit stays its end.
       def self.broken(round, change)
-        rest_ms = round.select { |segment| segment.phase == :rest }.sum(&:ms)
-        capped = round.any? { |segment| segment.until == :cap }
+        rest_ms = rest(round).sum(&:ms)
+        limited = round.any?(&:limited?)
         round.map do |segment|
-          if segment.hold? && change[:hold_s] && (!capped || segment.until == :cap)
-            asked_ms = (change[:hold_s] * 1000).round
-            segment.with(ms: capped ? [asked_ms, segment.ms].min : asked_ms)
+          if segment.hold? && change[:hold_s] && (!limited || segment.limited?)
+            segment.with(ms: [(change[:hold_s] * 1000).round, limit_ms(segment)].compact.min)
           elsif segment.rest? && change[:rest_s]
             segment.with(ms: [segment.ms + (change[:rest_s] * 1000).round - rest_ms, SHORTEST_MS].max)
           else
@@ -46,6 +56,11 @@ module Windlass
         end
       end
 
+      # Where a round begins with its rest, all that comes before its hold.
+      def self.rest(round) = (round.first.phase == :rest) ? round.take_while { |segment| !segment.hold? } : round.select { |segment| segment.phase == :rest }
+
+      def self.limit_ms(segment) = (segment.at_most_ms || segment.ms if segment.limited?)
+
       def self.faults_of(one)
         return [": #{Error.shown(one)} is not allowed; allowed: #{KEYS.join(", ")}"] unless one.is_a?(Hash) && (one.keys - KEYS).empty?
 
@@ -53,7 +68,7 @@ module Windlass
         wrong = LENGTHS_S.reject { |key, range| one[key].nil? || (one[key].is_a?(Numeric) && range.cover?(one[key])) }
         round + wrong.map { |key, range| ".#{key}: #{Error.shown(one[key])} is not allowed; allowed: #{range.begin} to #{range.end} s" }
       end
-      private_class_method :broken, :faults_of
+      private_class_method :broken, :rest, :limit_ms, :faults_of
     end
   end
 end

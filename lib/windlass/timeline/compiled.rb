@@ -21,20 +21,28 @@ module Windlass
 
       attr_reader :segments, :placed, :total_ms
 
+      # @return [Array<Segment>] what came before its first second: whoever comes in spent begins worked up
+      attr_reader :before
+
       # @param segments [Array<Segment>]
-      def initialize(segments)
+      # @param before [Array<Segment>]
+      def initialize(segments, before: [])
         @segments = segments.dup.freeze
+        @before = before.dup.freeze
         @total_ms = @segments.sum(&:ms)
         @placed = place.freeze
         freeze
       end
+
+      # @return [Compiled] other segments after the same beginning
+      def with_segments(segments) = self.class.new(segments, before: before)
 
       # @return [Array<Placed>] the holds; `number` counts them from 1
       def holds = placed.select { |place| place.segment.hold? }
 
       # @return [Array<Sounded>] what is sung, hissed or blown for the work's sake, not as a rest
       def sounds
-        runs = placed.slice_when { |one, other| !(sounded?(one) && sounded?(other) && one.segment.round == other.segment.round) }
+        runs = placed.slice_when { |one, other| !(sounded?(one) && sounded?(other) && one.segment.round == other.segment.round && one.segment.block == other.segment.block) }
         runs.select { |run| sounded?(run.first) }.map.with_index(1) do |run, number|
           Sounded.new(segments: run.map(&:segment), start_ms: run.first.start_ms, number: number)
         end

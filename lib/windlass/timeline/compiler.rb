@@ -7,12 +7,13 @@ module Windlass
     #
     #   Compiler.compile { |line| line.breathe(120, phase: :settle); line.within(round: 1) { line.hold(5) } }
     class Compiler
+      # @param before [Array<Segment>] what came before
       # @yieldparam [Compiler]
       # @return [Compiled]
-      def self.compile
+      def self.compile(before: [])
         pen = new
         yield pen
-        Compiled.new(pen.segments)
+        Compiled.new(pen.segments, before: before)
       end
 
       attr_reader :segments

@@ -9,7 +9,7 @@ module Windlass
     # parts sum to the whole exactly. Only kind, ms, rate, to, depth and mets move gas; the rest is for the person.
     Segment = Value.define(
       :kind, :ms, :rate, :to, :depth, :mets, :round, :cycle, :phase, :cue, :route, :narrowed, :locks, :sound, :beats, :breaths,
-      :repetitions, :until, :at_most_ms
+      :repetitions, :until, :at_most_ms, :calls, :block, :left, :tone_hz
     ) do
       # @param kind [Symbol] one of {KINDS}
       # @param ms [Integer] milliseconds, more than 0
@@ -19,9 +19,13 @@ module Windlass
       # @param at_most_ms [Integer, nil] of what ends by hand: it ends by itself then
       # @param mets [Numeric] metabolic equivalents, 1 at rest
       # @param phase [Symbol, nil] :settle, :work or :rest
+      # @param calls [Array<Array(Integer, String)>, nil] words that are due so many milliseconds after its start
+      # @param left [Rational, nil] of an exhale in stages: how much of the breath in is left at its end, 0..1
+      # @param tone_hz [Float, nil] reference tone for what is sung
+      # @param block [Integer, nil] number of the block it belongs to, where the session has several
       def initialize(kind:, ms:, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil,
         route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil,
-        at_most_ms: nil)
+        at_most_ms: nil, calls: nil, block: nil, left: nil, tone_hz: nil)
         super
       end
 
@@ -33,6 +37,9 @@ module Windlass
       def hold? = kind == :hold
 
       def rest? = kind == :breathe && phase == :rest
+
+      # A hold that the gas model sets a latest end: a limit, never a target.
+      def limited? = hold? && (self.until == :cap || !at_most_ms.nil?)
 
       # Its length is only expected: it ends by hand, or with the last of what is counted.
       def open? = ends != :clock
@@ -49,7 +56,7 @@ module Windlass
       # The keys of the published JSON; what is not set is left out.
       # @return [Hash{Symbol => Object}]
       def to_h_plain
-        {kind: kind, seconds: Numbers.plain(seconds)}.merge(to_h.except(:kind, :ms, :mets, :at_most_ms).compact)
+        {kind: kind, seconds: Numbers.plain(seconds)}.merge(to_h.except(:kind, :ms, :mets, :at_most_ms, :left).compact)
           .merge((mets > REST_METS) ? {mets: mets} : {}, at_most_ms ? {at_most_s: Numbers.plain(Rational(at_most_ms, 1000))} : {})
       end
 

@@ -19,7 +19,7 @@ RSpec.describe "The table of ladders" do
     "bellows" => [{gear_s: 15, hold_s: 15, rounds: 2}, {gear_s: 20, hold_s: 40, rounds: 3}],
     "hiss-ladder" => [{top_beats: 16, tempo: 66}, {top_beats: 40, tempo: 60}],
     "stacked-exhale" => [{longest_hold_s: 6, repeats: 1}, {longest_hold_s: 10, repeats: 3}],
-    "own-pace" => [{minutes: 3}, {minutes: 5}],
+    "own-pace" => [{minutes: 3}, {minutes: 5, suspend_s: 5}],
     "quiet-breathing" => [{in_s: 3, out_s: 6, minutes: 5}, {in_s: 3, out_s: 6, minutes: 15}],
     "walking-holds" => [{steps: 10, rounds: 4}, {steps: 10, rounds: 4}]
   }

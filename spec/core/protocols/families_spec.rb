@@ -54,15 +54,14 @@ RSpec.describe "The families" do
       .to eq [[:breathe, 8.0, 10], [:inhale, 3.8, nil], [:hold, 3.8, nil], [:exhale, 1.0, nil], [:breathe, 1.0, 5]]
   end
 
-  it "breathes up 1:2 for two minutes, takes one medium breath, rests twice the hold and three minutes at least" do
+  it "breathes up 1:2 for two minutes, takes one medium breath, and recovers, breathe-up and all, twice the hold and three minutes at least" do
     line = compiled("single-hold", holds: 2)
     up = line.segments.take_while { |segment| segment.to != :big }
 
     expect(up.sum(&:ms)).to eq 120_000
     expect(up.each_slice(2)).to all(satisfy { |breath_in, out| (out.ms - 2 * breath_in.ms).abs <= 2 })
-    rest = line.segments.select { |segment| segment.round == 2 && segment.phase == :rest }.sum(&:ms)
-    expect([rest, compiled("single-hold", holds: 2, hold_s: 120).segments.select { |one| one.round == 2 && one.phase == :rest }.sum(&:ms)])
-      .to eq [180_000, 240_000]
+    expect([{holds: 3}, {holds: 2, hold_s: 120}, {holds: 2, hold_s: 60, rest_s: 120}, {holds: 3, breaks: [{round: 3, rest_s: 60}]}].map { |dose| rests("single-hold", **dose) })
+      .to eq [[180, 180], [240], [120], [180, 140]]
   end
 
   it "keeps the washout of a breathe-up, its medium breath counted, under 3 mmHg" do
@@ -98,7 +97,7 @@ RSpec.describe "The families" do
 
       expect(routes).to eq left
       expect(routes(form: "right")).to eq(left.map { |kind, route| [kind, mirror[route]] })
-      expect(routes(form: "warming")).to eq [[:exhale, :left], *[[:inhale, :right], [:exhale, :left]] * 2, [:breathe, :both]]
+      expect(routes(form: "warming")).to eq [[:exhale, :left], [:inhale, :right], [:exhale, :left], [:breathe, :both]]
     end
 
     it "restores after every cycle, and builds up: narrowing, retention, locks" do
@@ -180,7 +179,9 @@ RSpec.describe "The families" do
     first = line.segments.select { |segment| segment.round == 1 }
 
     expect(sounds(Windlass::Timeline::Compiled.new(first))).to eq %i[inhale inhale blow hiss shush shush hold breathe]
-    expect(first.select { |segment| segment.kind == :inhale }.map(&:to)).to eq %i[easy big]
+    in_two, out_in_four = %i[inhale exhale].map { |kind| first.select { |segment| segment.kind == kind }.map(&:depth) }
+    expect(in_two.first * 2).to be_within(0.002).of(in_two.last)
+    expect(out_in_four).to match([0.75, 0.5, 0.25, 0].map { |left| be_within(0.001).of(left * in_two.last) })
     expect(first.select(&:sound).sum(&:ms)).to eq 8000
     expect(holds("stacked-exhale")).to eq [2, 4, 6, 2, 4, 6]
     expect(sounds(line).last(6)).to eq %i[inhale inhale inhale inhale note breathe]

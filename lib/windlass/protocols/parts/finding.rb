@@ -48,10 +48,6 @@ module Windlass
           [one.key_of(:hold), :care, "#{numbers(tight)}: margin tight, under #{Words.number(Physiology::CLEAR_MARGIN_S)} s."] if tight.any?
         },
         ->(one) {
-          short = one.timeline.holds.each_cons(2).select { |before, after| after.start_ms - before.end_ms < 2 * before.segment.ms }
-          [one.key_of(:rest, :hold), :care, "Rest after hold #{Words.list(short.map { |before, _| before.number })} is under twice the hold."] if one.protocol.rest_twice && short.any?
-        },
-        ->(one) {
           best = one.measures&.maximal_hold_s
           longest = one.protocol.longest_hold_s(one.dose)
           next if best.nil? || !one.protocol.needs.key?(:maximal_hold_s)
@@ -66,7 +62,7 @@ module Windlass
       # @param composition [Composition]
       # @return [Array<Finding>]
       def self.of(composition)
-        LOOKED_FOR.filter_map { |look| look.call(composition) }.map { |key, level, text| Finding.new(key: key, level: level, text: text) }
+        (LOOKED_FOR.filter_map { |look| look.call(composition) } + composition.protocol.warnings(composition.dose)).map { |key, level, text| Finding.new(key: key, level: level, text: text) }
       end
 
       def self.numbers(holds) = "#{(holds.size == 1) ? "Hold" : "Holds"} #{Words.list(holds.map(&:first))}"

@@ -3,7 +3,7 @@
 module Windlass
   module Protocols
     # A number of a dose as a coach may set it by hand.
-    Parameter = Value.define(:key, :words, :unit, :range, :step, :shapes, :choices, :names, :numbers, :optional) do
+    Parameter = Value.define(:key, :words, :unit, :range, :step, :shapes, :choices, :names, :numbers, :optional, :usual, :folded, :telling) do
       # @param key [Symbol] of the dose
       # @param unit [Symbol] :s, :min, :beats, :bpm, :breaths, :repetitions, :rounds, :counts, :count_s, ...
       # @param range [Range, nil] what is allowed
@@ -13,12 +13,29 @@ module Windlass
       # @param names [Array<String>, nil] what each number from 0 on is called
       # @param numbers [Integer, nil] so many numbers in place of one
       # @param optional [Boolean] a dose may do without
-      def initialize(key:, words:, unit: nil, range: nil, step: nil, shapes: nil, choices: nil, names: nil, numbers: nil, optional: false)
+      # @param usual [Object, nil] what it is where a dose does without
+      # @param telling [String] how it is told among others: `rest of %s`
+      # @param folded [Boolean] it stands under *More*: few change it, and no ladder moves it
+      def initialize(key:, words:, unit: nil, range: nil, step: nil, shapes: nil, choices: nil, names: nil, numbers: nil, usual: nil,
+        optional: !usual.nil?, folded: false, telling: "#{words} %s")
         super
       end
 
       # @return [Hash{Object => String}, nil] values and words, where there is something to choose from
       def options = choices || names&.each_with_index&.to_h { |words, number| [number, "#{number}: #{words}"] }
+
+      # @return [String] a value of it: `1:30`, `4 : 16 : 8 : 0`, `both ways`
+      def in_words(value)
+        return options.fetch(value, value.to_s) if options
+        return value.map { |one| Words.number(one) }.join(" : ") if value.is_a?(Array)
+
+        return Words.hold(value) if unit == :s
+
+        [Words.number(value), (value == 1) ? UNITS[unit]&.delete_suffix("s") : UNITS[unit]].compact.join(" ")
+      end
+
+      # @return [String] `rest of 3 breaths`
+      def told(value) = format(telling, in_words(value))
 
       # @return [String] `10 to 300 s`, for faults and hints
       def allowed
@@ -53,8 +70,8 @@ module Windlass
     UNITS = {
       s: "s", min: "min", beats: "beats", bpm: "beats a minute", breaths: "breaths", repetitions: "repetitions",
       count_s: "s a count", counts: "counts", rounds: "rounds", sets: "sets a day", steps: "steps", holds: "holds",
-      cycles: "cycles a round", repeats: "times", stage: nil
+      cycles: "cycles a round", repeats: "times", stage: nil, semitones: "semitones", number: nil
     }.freeze
-    WHOLE = %i[beats breaths repetitions rounds sets steps holds cycles repeats stage].freeze
+    WHOLE = %i[beats breaths repetitions rounds sets steps holds cycles repeats stage semitones number].freeze
   end
 end

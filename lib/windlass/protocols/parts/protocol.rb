@@ -5,9 +5,12 @@ module Windlass
     # What every protocol family answers. A dose is a frozen Hash, keyed by the family's parameters; `breaks`, where it has
     # any, are single rounds that leave the pattern.
     #
-    # A family says what it is with `about`, `parameter` and `lever`, and defines `starting_dose(measures)`,
-    # `write(line, dose)` and `in_words(dose)`.
+    # A family says what it is with `about`, `parameter`, `detail`, `settles`, `rests` and `lever`, and defines
+    # `starting_dose(measures)`, `write(line, dose)` and `pattern_in_words(dose)`.
     class Protocol
+      extend Parts
+      include Parts::Written
+
       class << self
         # @see Facts
         def about(**facts) = @facts = Facts.new(**facts)
@@ -17,17 +20,24 @@ module Windlass
           parameters << Parameter.new(key: key, words: words, unit: unit, range: range, **more)
         end
 
+        # A parameter that few change: it stands under *More*, no ladder moves it, and a dose without it has what is usual.
+        # @see Parameter
+        def detail(key, words, unit = nil, range = nil, **more) = parameter(key, words, unit, range, folded: true, optional: true, **more)
+
         # @see Lever; words and unit are those of the parameter
         def lever(key, **more)
           named = parameters.find { |one| one.key == key }
           levers << Lever.new(key: key, words: named.words, unit: named.unit, **more)
         end
 
-        attr_reader :facts
+        attr_reader :facts, :settling
 
         def parameters = @parameters ||= []
 
         def levers = @levers ||= []
+
+        # @return [Hash{Symbol => Object}] what a dose has where it does without
+        def usual = @usual ||= parameters.reject { |one| one.usual.nil? }.to_h { |one| [one.key, one.usual] }.freeze
       end
 
       Facts.members.each { |fact| define_method(fact) { self.class.facts[fact] } }
@@ -41,10 +51,22 @@ module Windlass
       alias_method :by_minutes?, :by_minutes
 
       # @return [Array<Parameter>] in the order in which they are set
-      def parameters = self.class.parameters
+      def parameters = self.class.parameters.partition { |one| !one.folded }.flatten(1)
 
       # @return [Array<Lever>] in the order in which the ladder moves them
       def levers = self.class.levers
+
+      # @return [Object, nil] what a dose has there; what is usual where it does without
+      def setting(dose, key)
+        dose.fetch(key) { usual[key] }
+      end
+
+      # @return [Hash] without what is as usual: a dose is written in one way only
+      def lean(dose) = dose.reject { |key, value| usual.key?(key) && usual[key] == value }.freeze
+
+      # @param _dose [Hash]
+      # @return [Protocol] with the facts of that dose, where they hang on it
+      def bound(_dose) = self
 
       # What is merely logged has no ladder.
       def laddered? = levers.any?
@@ -67,9 +89,15 @@ module Windlass
       # @param body [Physiology::Body] whose breaths they are: how deep those of a pattern have to be
       # @return [Timeline::Compiled] one set
       def compile(dose, body = Physiology::REFERENCE_BODY)
-        whole = Timeline::Compiler.compile { |line| write(line, dose) }
-        broken = Timeline::Breaks.apply(whole, dose.fetch(:breaks, []))
-        Timeline::Depths.fitted(broken, body) { |segment| needs_of_breath(segment) }
+        whole = Timeline::Compiler.compile(before: worked_up(dose)) { |line| write(line, dose) }
+        broken = Timeline::Breaks.apply(whole, breaks_of_pattern(dose))
+        fitted = Timeline::Depths.fitted(broken, body) { |segment| needs_of_breath(segment, dose) }
+        Timeline::Said.apply(fitted, dose.fetch(:said, {}))
+      end
+
+      # @return [String] the dose as a coach says it: the pattern, what differs from the usual, rounds that leave the pattern
+      def in_words(dose)
+        [pattern_in_words(dose), *details_in_words(dose), *Timeline::Breaks.in_words(dose.fetch(:breaks, []), last: last_round(dose))].join(", ")
       end
 
       # @param dose [Hash, nil] nil: not known
@@ -89,6 +117,9 @@ module Windlass
       # @return [Array<Symbol>] columns of the screening table that this dose falls under; the strictest binds
       def columns(_dose) = [column].compact
 
+      # @return [Array<Symbol>] what has to be switched on for an athlete before this dose is offered
+      def switches_needed(_dose) = []
+
       # What a family asks besides is asked by its ladder.
       def refusals(_screen, _measures) = []
 
@@ -100,10 +131,22 @@ module Windlass
       # @return [String, nil] why nothing is left of it for that body
       def objection(_dose) = nil
 
+      # @return [Numeric, nil] washout at the start of a hold that this family never has, mmHg
+      def most_washout_mmhg = nil
+
+      # @return [Boolean] its holds end at the urge, and are only offered where that is forecast to come before their cap
+      def waits_for_urge?(_dose) = false
+
+      # @return [String, nil] what the gas model cuts of a dose as it was typed, and why
+      def cut_words(_typed, _fitted) = nil
+
       # What ends by hand gets a latest end, where the gas model has to set one.
       # @param compiled [Timeline::Compiled] of a dose, for that body
       # @return [Timeline::Compiled]
       def bounded(compiled, _dose, _body) = compiled
+
+      # @return [Array<Array(Integer, String)>] what is called while it runs, at milliseconds of the session's clock
+      def calls(_dose) = []
 
       # @param one [Hash, nil] nil: not known, and the same as none
       # @return [Boolean] two doses of one rung
@@ -125,8 +168,12 @@ module Windlass
         compile(dose).holds.map { |place| place.segment.seconds }.max || 0
       end
 
-      # @return [Integer] judged parts that a whole session of this dose has to have: holds, or sounded exhales
-      def rounds(dose) = compile(dose).judged(judged).size * sets(dose)
+      # @param compiled [Timeline::Compiled] of a dose
+      # @return [Array<Timeline::Compiled::Placed, Timeline::Compiled::Sounded>] what is judged of it: holds, or sounded exhales
+      def judged_parts(compiled) = compiled.judged(judged)
+
+      # @return [Integer] judged parts that a whole session of this dose has to have
+      def rounds(dose) = judged_parts(compile(dose)).size * sets(dose)
 
       # @return [Boolean] a day of it may be several sets
       def several_sets? = parameters.any? { |one| one.key == :sets }
@@ -136,6 +183,12 @@ module Windlass
         half = dose[halves]/2r
         dose.merge(halves => Numbers.plain((parameters.find { |one| one.key == halves }.unit == :min) ? half : half.ceil)).freeze
       end
+
+      # @return [Hash] the dose whose half it is
+      def doubled(dose) = dose.merge(halves => dose[halves] * 2).freeze
+
+      # @return [Boolean] its holds are shorter than those of another dose
+      def shorter_holds?(dose, than) = longest_hold_s(dose) < longest_hold_s(than)
 
       # A light day: holds shorter by a fifth, down to five seconds; two thirds of the rounds.
       LIGHT_HOLD = 4/5r
@@ -156,7 +209,7 @@ module Windlass
       # @param dose [Hash] as it came
       # @return [Hash{Symbol => String}] by key: `900 is not allowed; allowed: 5 to 300 s`
       def faults(dose)
-        unknown = (dose.keys - parameters.map(&:key) - [:breaks]).to_h { |key| [key, "is not known here"] }
+        unknown = (dose.keys - parameters.map(&:key) - BESIDES).to_h { |key| [key, "is not known here"] }
         parameters.each_with_object(unknown) do |parameter, faults|
           next if (parameter.optional || computed.include?(parameter.key)) && dose[parameter.key].nil?
 
@@ -165,11 +218,29 @@ module Windlass
         end
       end
 
+      # @return [Array<Array(Symbol, Symbol, String)>] what is to be minded of a dose: key, level, words
+      def warnings(_dose) = []
+
+      # What any dose may have besides: rounds that leave the pattern, and the coach's own words.
+      BESIDES = %i[breaks said].freeze
+
       private
 
       # @param segment [Timeline::Segment] a breath in
       # @return [Numeric, nil] how many times as big as the body needs it; nil: to its level
-      def needs_of_breath(_segment) = paced ? 1 : nil
+      def needs_of_breath(_segment, _dose) = paced ? 1 : nil
+
+      def usual = self.class.usual
+
+      def last_round(dose) = dose[halves]
+
+      # Single rounds that are not written as they are already.
+      def breaks_of_pattern(dose) = dose.fetch(:breaks, [])
+
+      # What few change is told only where it was changed.
+      def details_in_words(dose)
+        parameters.select { |one| one.folded && dose.key?(one.key) && dose[one.key] != one.usual }.map { |one| one.told(dose[one.key]) }
+      end
 
       def light_hold(hold_s, least_s) = [Numbers.plain(Numbers.down_to_multiple(hold_s * LIGHT_HOLD, light_step_s)), least_s].max
     end
