@@ -41,7 +41,7 @@ module Windlass
 
       def self.history(session)
         days = (session.local_date - HISTORY_DAYS)...session.local_date
-        planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).rounds(dose) }
+        planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).rounds(dose) }
         Records::Session.core_sets(session.athlete_id, days).group_by { |set| [set.protocol, set.dose, set.date] }
           .map { |(protocol, dose, _), sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: planned[[protocol, dose]]) }
       end

@@ -22,7 +22,7 @@ module Windlass
           fresh = events.select { |event| new.include?(event[:uuid]) }
           insert(session, fresh, now)
           stored = session.journal_events.reload.map(&:to_core)
-          write_rounds(session, Timeline::Replay.rounds(timeline, stored, judged: session.to_protocol.judged))
+          write_rounds(session, Timeline::Replay.rounds(timeline, stored, parts: session.to_protocol.judged_parts(timeline)))
           write_state(session, stored, now)
           stand_lower(session) if session.over?
         end

@@ -26,6 +26,7 @@ module Windlass
           required(:control_pause_use).filled(:string, included_in?: Measures::CONTROL_PAUSE_USES.keys.map(&:to_s))
           required(:nervous).filled(:bool)
           required(:sleep_signs).filled(:bool)
+          optional(:locks).filled(:bool)
           optional(:notes).maybe(:string)
           optional(:uuid).filled(:string, :uuid_v4?)
           optional(:lock_version).filled(:integer)
@@ -57,12 +58,12 @@ module Windlass
       # @return [AthleteForm] filled from a record
       def self.from(athlete)
         blank(athlete.attributes.slice("name", "sex", "vital_capacity_l", "resting_pulse", "disciplines", "nervous",
-          "sleep_signs", "control_pause_use", "notes").merge("lock_version" => athlete.lock_version.to_s, "born_on" => athlete.born_on.to_s,
+          "sleep_signs", "locks", "control_pause_use", "notes").merge("lock_version" => athlete.lock_version.to_s, "born_on" => athlete.born_on.to_s,
             "height_cm" => Words.number(athlete.height_cm), "mass_kg" => Words.number(athlete.mass_kg)))
       end
 
       # @return [Hash] columns of the record
-      def columns = {vital_capacity_l: nil, resting_pulse: nil, disciplines: []}.merge(values.except(:uuid, :lock_version)).merge(notes: values[:notes].to_s)
+      def columns = {vital_capacity_l: nil, resting_pulse: nil, disciplines: [], locks: false}.merge(values.except(:uuid, :lock_version)).merge(notes: values[:notes].to_s)
     end
   end
 end

@@ -2,46 +2,26 @@
 
 module Windlass
   module Forms
-    # A dose of a family, number by number, with rounds that break its pattern. What is allowed the family itself says.
-    class DoseForm < Form
+    # A dose as it is composed: of one family, or of a session of blocks. Either has a name and a note where it is to be kept.
+    module Composed
       MOST_NAME = 80
       MOST_NOTE = 4000
-      SECONDS = Protocols::Parameter.new(key: :seconds, words: "seconds", unit: :s)
-      private_constant :SECONDS
 
-      attr_reader :protocol
-
-      # @param params [Hash] dose: {key => text}, breaks: {index => {round, hold_s, rest_s}}, name, note
       # @param protocol [Protocols::Protocol]
-      def self.parse(params, protocol:) = new(params, protocol)
+      # @return [DoseForm, BlocksForm]
+      def self.parse(params, protocol:, **more) = form_of(protocol).new(params, protocol, **more)
 
       # @param dose [Hash]
-      # @return [DoseForm] filled with a dose
+      # @return [DoseForm, BlocksForm] filled with a dose
       def self.from(dose, protocol, name: nil, note: nil)
-        shown = protocol.parameters.to_h { |parameter| [parameter.key.to_s, TypedNumbers.show(dose[parameter.key], parameter)] }
-        breaks = dose.fetch(:breaks, []).each_with_index.to_h do |one, index|
-          [index.to_s, one.to_h { |key, value| [key.to_s, (key == :round) ? value.to_s : TypedNumbers.show(value, SECONDS)] }]
-        end
-        new({"dose" => shown, "breaks" => breaks, "name" => name, "note" => note}, protocol)
+        form = form_of(protocol)
+        form.new(form.shown(dose, protocol).merge("name" => name, "note" => note), protocol)
       end
 
-      def initialize(params, protocol)
-        @typed = readable(params.to_h.merge("dose" => hash(params["dose"]), "breaks" => hash(params["breaks"])))
-        @protocol = protocol
-        @values = {dose: read_dose, name: typed["name"].to_s.strip, note: typed["note"].to_s}
-        @errors = find_errors
-      end
+      def self.form_of(protocol) = protocol.is_a?(Protocols::Blocks) ? BlocksForm : DoseForm
+      private_class_method :form_of
 
       def dose = values[:dose]
-
-      # @return [Hash] what is wrong besides, where it is to be kept: a name
-      def naming_errors
-        name = values[:name]
-        return {"name" => "is missing"} if name.empty?
-        return {"name" => "#{name.length} characters are too many; allowed: #{MOST_NAME}"} if name.length > MOST_NAME
-
-        (values[:note].length > MOST_NOTE) ? {"note" => "#{values[:note].length} characters are too many; allowed: #{MOST_NOTE}"} : {}
-      end
 
       # Holds the names against what is allowed as well.
       def named
@@ -49,27 +29,17 @@ module Windlass
         self
       end
 
-      # Numbers that lie in a list have brackets in their path.
-      def typed_at(name) = name.to_s.include?("[") ? super : typed[name.to_s]
-
       private
 
-      def read_dose
-        given = typed["dose"]
-        dose = protocol.parameters.each_with_object({}) do |parameter, read|
-          text = given[parameter.key.to_s].to_s
-          read[parameter.key] = TypedNumbers.read(text, parameter) unless text.strip.empty?
-        end
-        breaks = read_breaks
-        dose[:breaks] = breaks if breaks.any?
-        Protocols.dose(dose)
-      end
+      def naming = {name: typed["name"].to_s.strip, note: typed["note"].to_s}
 
-      def read_breaks
-        typed["breaks"].values.filter_map do |row|
-          read = hash(row).slice("round", "hold_s", "rest_s").reject { |_, text| text.to_s.strip.empty? }
-          {round: nil, **read.to_h { |key, text| [key.to_sym, TypedNumbers.read(text.to_s, SECONDS)] }} if read.any?
-        end
+      # @return [Hash] what is wrong where it is to be kept: a name
+      def naming_errors
+        name = values[:name]
+        return {"name" => "is missing"} if name.empty?
+        return {"name" => "#{name.length} characters are too many; allowed: #{MOST_NAME}"} if name.length > MOST_NAME
+
+        (values[:note].length > MOST_NOTE) ? {"note" => "#{values[:note].length} characters are too many; allowed: #{MOST_NOTE}"} : {}
       end
 
       # Bytes that are no text are shown as such, not choked on.
@@ -82,11 +52,74 @@ module Windlass
       end
 
       def hash(value) = value.is_a?(Hash) ? value : {}
+    end
+
+    # A dose of a family, number by number, with rounds that break its pattern and the coach's own words. What is allowed the
+    # family itself says.
+    class DoseForm < Form
+      include Composed
+      SECONDS = Protocols::Parameter.new(key: :seconds, words: "seconds", unit: :s)
+      private_constant :SECONDS
+
+      attr_reader :protocol
+
+      # @param dose [Hash]
+      # @return [Hash] as it is typed
+      def self.shown(dose, protocol)
+        shown = protocol.parameters.to_h { |parameter| [parameter.key.to_s, TypedNumbers.show(protocol.setting(dose, parameter.key), parameter)] }
+        breaks = dose.fetch(:breaks, []).each_with_index.to_h do |one, index|
+          [index.to_s, one.to_h { |key, value| [key.to_s, (key == :round) ? value.to_s : TypedNumbers.show(value, SECONDS)] }]
+        end
+        {"dose" => shown, "breaks" => breaks, "said" => dose.fetch(:said, {}).transform_keys(&:to_s)}
+      end
+
+      # @param params [Hash] dose: {key => text}, breaks: {index => {round, hold_s, rest_s}}, said: {part => words}, name, note
+      # @param within [String, nil] name of what it is a part of: `blocks[2]`
+      def initialize(params, protocol, within: nil)
+        @within = within
+        @typed = readable(params.to_h.merge(%w[dose breaks said].to_h { |part| [part, hash(params[part])] }))
+        @protocol = protocol
+        @values = {dose: read_dose, **naming}
+        @errors = find_errors
+      end
+
+      # @return [Array<DoseForm>] what a page shows one after the other
+      def parts = [self]
+
+      # @return [String] as the field is called in the page: `dose[hold_s]`, `blocks[2][dose][hold_s]`
+      def name_of(part, *keys) = [@within ? "#{@within}[#{part}]" : part, *keys.map { |key| "[#{key}]" }].join
+
+      # @return [Object] as it was typed; what is usual where nothing was
+      def typed_number(key) = typed["dose"].fetch(key.to_s) { TypedNumbers.show(protocol.setting({}, key), protocol.parameters.find { |one| one.key == key }) }
+
+      # Numbers that lie in a list have brackets in their path.
+      def typed_at(name) = name.to_s.include?("[") ? super(@within ? name.to_s.delete_prefix(@within).sub(/\A\[(\w+)\]/, '\1') : name) : typed[name.to_s]
+
+      private
+
+      def read_dose
+        given = typed["dose"]
+        dose = protocol.parameters.each_with_object({}) do |parameter, read|
+          text = given[parameter.key.to_s].to_s
+          read[parameter.key] = TypedNumbers.read(text, parameter) unless text.strip.empty?
+        end
+        said = typed["said"].slice(*Timeline::Said::KEYS.map(&:to_s)).transform_values { |words| words.to_s.strip }.reject { |_, words| words.empty? }
+        more = {breaks: read_breaks, said: said}.reject { |_, value| value.empty? }
+        protocol.lean(Protocols.dose(dose.merge(more)))
+      end
+
+      def read_breaks
+        typed["breaks"].values.filter_map do |row|
+          read = hash(row).slice("round", "hold_s", "rest_s").reject { |_, text| text.to_s.strip.empty? }
+          {round: nil, **read.to_h { |key, text| [key.to_sym, TypedNumbers.read(text.to_s, SECONDS)] }} if read.any?
+        end
+      end
 
       def find_errors
-        faults = protocol.faults(dose).to_h { |key, fault| ["dose[#{key}]", fault] }
-        breaks = Timeline::Breaks.faults(dose.fetch(:breaks, [])).to_h { |fault| ["breaks", fault.sub(/\Abreaks\[\d+\][.:]? ?/, "")] }
-        faults.merge(breaks)
+        faults = protocol.faults(dose).to_h { |key, fault| [name_of("dose", key), fault] }
+        breaks = Timeline::Breaks.faults(dose.fetch(:breaks, [])).to_h { |fault| [name_of("breaks"), fault.sub(/\Abreaks\[\d+\][.:]? ?/, "")] }
+        said = Timeline::Said.faults(dose.fetch(:said, {})).to_h { |part, fault| [name_of("said", part), fault] }
+        faults.merge(breaks, said)
       end
     end
   end

@@ -4,22 +4,25 @@ module Windlass
   module Forms
     # A coach's tighter limits of a ladder, and its switches. Nothing typed is no limit.
     class LimitsForm < Form
-      # @param standing [Progression::Standing]
-      # @param measures [Measures::Values]
-      def self.parse(params, protocol:, measures:) = new(params, protocol, measures)
+      # @param protocol [Protocols::Protocol]
+      # @param start [Hash, nil] the dose that the ladder begins from, where it is not the protocol's own
+      # @param switches [Hash] of the athlete
+      def self.parse(params, protocol:, measures:, start: nil, switches: {}) = new(params, protocol, measures, start, switches)
 
       # @return [LimitsForm] filled from a prescription
       def self.from(limits, protocol, measures)
-        new({"limits" => limits.to_h { |key, value| [key.to_s, value.is_a?(Numeric) ? Words.number(value) : value.to_s] }}, protocol, measures)
+        new({"limits" => limits.to_h { |key, value| [key.to_s, value.is_a?(Numeric) ? Words.number(value) : value.to_s] }}, protocol, measures, nil, {})
       end
 
-      def initialize(params, protocol, measures)
+      def initialize(params, protocol, measures, start, switches)
         @typed = params.slice("limits")
         @typed["limits"] = {} unless @typed["limits"].is_a?(Hash)
         @protocol = protocol
         @measures = measures
+        @start = start || protocol.start(measures)
+        @switches = switches
         @errors = {}
-        @values = {limits: numbers.merge(switches)}
+        @values = {limits: @start ? numbers : {}}
       end
 
       def limits = values[:limits]
@@ -40,16 +43,12 @@ module Windlass
 
       # Tighter than the trade's own, and not under the start: then nothing would be offered.
       def fault_of(lever, value)
-        start = lever.value(@protocol.start(@measures))
-        own = lever.limit_for(@measures, switches)
+        start = lever.value(@start)
+        own = lever.limit_for(@measures, @switches)
         from, to = [start, own].minmax
         return if value.is_a?(Numeric) && (from..to).cover?(value)
 
         "#{value} is not allowed; allowed: #{Words.number(from)} to #{Words.number(to)}"
-      end
-
-      def switches
-        @protocol.levers.flat_map { |lever| lever.opens.keys }.select { |switch| given[switch.to_s] == "true" }.to_h { |switch| [switch, true] }
       end
     end
   end

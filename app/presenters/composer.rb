@@ -4,16 +4,17 @@ module Windlass
   module Presenters
     # A dose while it is being composed: every number with what is found about it, the line, the strips, the margins.
     class Composer
-      Row = Value.define(:parameter, :typed, :fault, :hint, :step, :min, :max)
-      BLANK_BREAKS = 2
-
       attr_reader :form, :athlete, :own
 
       # @param form [Forms::DoseForm]
       # @param athlete [Records::Athlete, nil]
       # @param own [Records::OwnProtocol, nil] that is being changed
-      def initialize(form, today:, athlete: nil, own: nil)
+      # @param kept [Array<Records::OwnProtocol>] that may become blocks
+      # @param touched [String, nil] key of the block that a button was about
+      def initialize(form, today:, athlete: nil, own: nil, kept: [], touched: nil)
         @form = form
+        @kept = kept
+        @touched = touched
         @athlete = athlete
         @own = own
         @today = today
@@ -25,21 +26,31 @@ module Windlass
 
       def whose = athlete ? athlete.name : "nobody: reckoned with #{Nobody::WORDS}"
 
-      # @return [Array<Row>]
-      def rows
-        protocol.parameters.map do |parameter|
-          Row.new(parameter: parameter, typed: form.typed_at("dose[#{parameter.key}]"), fault: form.fault("dose[#{parameter.key}]"),
-            hint: hint(parameter),
-            step: parameter.step, min: parameter.range&.begin, max: parameter.range&.end)
+      # @return [Boolean] a session of several blocks
+      def blocks? = protocol.is_a?(Protocols::Blocks)
+
+      # @return [Array<ComposerPart>] one for a family, one a block for a session of blocks
+      def parts
+        return [ComposerPart.new(form, athlete: athlete, measures: measures, findings: findings)] unless blocks?
+
+        form.parts.map.with_index(1) do |block, place|
+          ComposerPart.new(block.form, athlete: athlete, measures: measures, block: block, place: place, count: form.parts.size, touched: @touched)
         end
       end
 
-      # @return [Array<Hash>] rows of rounds that break the pattern, and room for more
-      def breaks
-        typed = form.typed["breaks"]
-        rows = typed.is_a?(Hash) ? typed.values.grep(Hash).reject { |row| row.values.all? { |text| text.to_s.strip.empty? } } : []
-        rows + Array.new(BLANK_BREAKS) { {} }
+      # @return [Hash{String => Array}] what a new block may be: families, and what the coach has kept
+      def addable = {"Families" => Protocols::ALL.map { |one| [one.id, one.name] }, "Your own" => @kept.map { |own| ["own:#{own.id}", own.name] }}.reject { |_, list| list.empty? }
+
+      # @return [Array<Protocols::Finding>] that are about the whole
+      def whole_findings = blocks? ? findings.values.flatten : []
+
+      # @return [Protocols::Finding, nil] a hold that the gas model cuts, beside its number
+      def cut
+        words = valid? && protocol.cut_words(form.dose, dose)
+        Protocols::Finding.new(key: form.dose.key?(:hold_s) ? :hold_s : :cap_s, level: :danger, text: words) if words
       end
+
+      def blank? = blocks? && form.empty?
 
       def valid? = form.valid?
 
@@ -65,7 +76,7 @@ module Windlass
 
       # @return [Hash{Symbol => Array<Protocols::Finding>}] by the number that causes them
       def findings
-        @findings ||= valid? ? Protocols::Findings.of(composition).group_by(&:key) : {}
+        @findings ||= valid? ? Protocols::Findings.of(composition).group_by(&:key).then { |found| cut ? found.merge(cut.key => [cut, *found[cut.key]]) : found } : {}
       end
 
       def cautions = protocol.cautions
@@ -78,29 +89,6 @@ module Windlass
       end
 
       private
-
-      # A count is a second, a beat or a heartbeat; the last two are typed as so many a minute.
-      # @return [String, nil] nil where one chooses
-      def hint(parameter)
-        return if parameter.options
-
-        steps = "in steps of #{Words.number(parameter.step)}" if parameter.step && !parameter.numbers
-        pulse = athlete&.resting_pulse
-        beats = pulse ? "or the heartbeat: #{pulse}/min at rest" : "or beats: 72/min"
-        [parameter.allowed, steps, (beats if parameter.unit == :count_s), prescribable(parameter)].compact.join(", ")
-      end
-
-      # How far it may be prescribed to this athlete, beside how far it may be composed.
-      # @return [String, nil]
-      def prescribable(parameter)
-        lever = protocol.levers.find { |one| one.key == parameter.key }
-        return if athlete.nil? || lever.nil? || protocol.lacking(measures) || parameter.numbers
-
-        limit = lever.limit_for(measures)
-        return if limit.nil?
-
-        "prescribed #{(lever.harder == :up) ? "up to" : "down to"} #{Forms::TypedNumbers.show(limit, parameter)}#{" (#{lever.limit_words})" if lever.limit_words}"
-      end
 
       def measures = @measures ||= athlete ? athlete.to_values : Nobody::MEASURES
 

@@ -55,7 +55,7 @@ module Windlass
 
       # @return [Array<Own>]
       def own
-        @own ||= @account.own_protocols.by_name.to_a.select { |one| shown.include?(one.to_protocol) }.map do |one|
+        @own ||= @account.own_protocols.by_name.to_a.select { |one| (one.to_protocol.families - shown).empty? }.map do |one|
           family, dose = one.to_protocol, one.to_dose
           Own.new(id: one.id, name: one.name, note: one.note, words: "#{family.name}: #{family.in_words(dose)}",
             objection: athlete && objection(family, dose))
@@ -90,7 +90,7 @@ module Windlass
       def objection(protocol, from = nil)
         refused = protocol.columns(from || starting_dose(protocol)).map { |column| screen.finding(column, on: @today) }.find { |one| !one.allows? }
         return refused.reasons.join(" ") if refused
-        return "Only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless Actions::Prescribe.asked_for?(athlete, protocol)
+        return "Only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless protocol.for_disciplines?(athlete.disciplines)
 
         Actions::Prescribe.objection(athlete, protocol, on: @today, values: measures, from: from)
       end

@@ -62,10 +62,8 @@ module Windlass
 
       # @return [Array<Array(Protocols::Lever, String)>] levers, and how far the trade's own limit goes
       def limits
-        protocol.levers.map { |lever| [lever, Forms::TypedNumbers.show(lever.limit_for(values, Records::Record.dose(prescription.limits).slice(*switches)), lever)] }
+        protocol.levers.map { |lever| [lever, Forms::TypedNumbers.show(lever.limit_for(values, athlete.switches), lever)] }
       end
-
-      def switches = protocol.levers.flat_map { |lever| lever.opens.keys }
 
       # Cautions of the protocol, and those that the screening and the model add.
       def cautions

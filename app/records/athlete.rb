@@ -59,6 +59,9 @@ module Windlass
          guards: [Progression::ScreenGuard.new(screen: to_screen(on: on), on: on, maximal_hold_s: values.maximal_hold_s)]}
       end
 
+      # @return [Hash{Symbol => Boolean}] what is switched on for this athlete, where the screening leaves it open
+      def switches = locks ? {locks: true} : {}
+
       # @return [Suspension, nil] the one that binds today, stops before rests
       def suspension_on(date) = suspensions.select { |one| one.binds_on?(date) }.min_by { |one| one.stop? ? 0 : 1 }
     end

@@ -9,7 +9,7 @@ module Windlass
 
       scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }
 
-      def to_protocol = Protocols.find(protocol)
+      def to_protocol = Protocols.bound(protocol) { to_dose }
 
       def to_dose = Record.dose(dose)
     end

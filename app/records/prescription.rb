@@ -22,7 +22,7 @@ module Windlass
       def name = own_name || to_protocol.name
 
       # @return [Protocols::Protocol]
-      def to_protocol = Protocols.find(protocol)
+      def to_protocol = Protocols.bound(protocol) { Record.dose(dose) }
 
       # @param on [Date]
       # @param values [Measures::Values]
@@ -33,7 +33,7 @@ module Windlass
 
       # @return [Hash] what bounds the ladder: the coach, the model, the screening
       def to_bounds(on:, values:)
-        {limits: Record.dose(limits), from: Record.dose(own_dose), **athlete.to_bounds(on: on, values: values)}
+        {limits: {**Record.dose(limits), **athlete.switches}, from: Record.dose(own_dose), **athlete.to_bounds(on: on, values: values)}
       end
     end
   end

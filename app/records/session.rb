@@ -31,7 +31,7 @@ module Windlass
 
       def over? = state == "done" || state == "stopped"
 
-      def to_protocol = Protocols.find(protocol)
+      def to_protocol = Protocols.bound(protocol) { to_dose }
 
       def to_dose = Record.dose(dose)
 
@@ -46,13 +46,14 @@ module Windlass
 
       # @return [Hash{Integer => Numeric}] milliseconds of a beat, by the number of a sounded exhale that is counted in beats
       def beat_ms
-        return {} unless to_protocol.judged == :sounds
-
-        to_timeline.sounds.select(&:beats).to_h { |sound| [sound.number, sound.ms / sound.beats.to_r] }
+        parts.each.with_index(1).select { |part, _| part.is_a?(Timeline::Compiled::Sounded) && part.beats }.to_h { |sound, number| [number, sound.ms / sound.beats.to_r] }
       end
 
       # @return [Timeline::Compiled] as it was planned
-      def to_timeline = Timeline::Compiled.new(segments.map { |segment| Timeline::Segment.from_h_plain(segment) })
+      def to_timeline = Timeline::Compiled.new(segments.map { |segment| Timeline::Segment.from_h_plain(segment) }, before: to_protocol.worked_up(to_dose))
+
+      # @return [Array<Timeline::Compiled::Placed, Timeline::Compiled::Sounded>] what is judged of the plan: the first has number 1
+      def parts = to_protocol.judged_parts(to_timeline)
 
       # @return [Progression::Session] this set alone
       def to_core
@@ -67,7 +68,7 @@ module Windlass
         protocol.rounds(to_dose) / protocol.sets(to_dose)
       end
 
-      # @return [Array<Integer>] numbers of the holds after which a first breath is asked for; all where the family asks after each
+      # @return [Array<Integer>] numbers of the rounds after which a first breath is asked for
       def asked_breaths
         case to_protocol.first_breath
         when :never then []
@@ -99,7 +100,7 @@ module Windlass
       # @return [Array<Progression::Session>] each alone
       def self.cores(sets)
         rounds = Round.core_by_session(sets.ids)
-        planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).then { |family| family.rounds(dose) / family.sets(dose) } }
+        planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).then { |family| family.rounds(dose) / family.sets(dose) } }
         sets.pluck(*COLUMNS).map do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at|
           given = dose(dose)
           Progression::Session.new(id: id, date: date, protocol: protocol, dose: given, effort: effort, washout: washout, ended_at: ended_at&.getlocal,
@@ -109,9 +110,9 @@ module Windlass
       end
 
       HELD = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped)"
-      # Of what held something the dose does not matter, and is not read.
-      DOSE_IF_NOTHING_HELD = "CASE WHEN #{HELD} THEN NULL ELSE sessions.dose END"
-      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql(DOSE_IF_NOTHING_HELD), :done_ms, :discarded_at].freeze
+      # Of what held something the dose does not matter, and is not read; but that of blocks says what it was.
+      DOSE_IF_NOTHING_HELD = "CASE WHEN #{HELD} AND sessions.protocol NOT LIKE 'blocks%' THEN NULL ELSE sessions.dose END"
+      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql(DOSE_IF_NOTHING_HELD), Arel.sql(HELD), :done_ms, :discarded_at].freeze
 
       # The days of recent sessions, and the newest of each protocol however old.
       # @return [Array<Array(Integer, Progression::Outline)>] athlete and session
@@ -132,9 +133,10 @@ module Windlass
       end
 
       # It counts where it held something, or ran where minutes are judged, and was not discarded. Walls go by its having run.
-      def self.outline(id, date, protocol, ended_at, washout, unheld_dose, done_ms, discarded_at)
-        done = unheld_dose.nil? || (done_ms.to_i > 0 && Protocols.find(protocol).judged_by_minutes?(dose(JSON.parse(unheld_dose))))
-        Progression::Outline.new(id: id, date: date, protocol: protocol, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0)
+      def self.outline(id, date, protocol, ended_at, washout, dose, held, done_ms, discarded_at)
+        known = dose && dose(JSON.parse(dose))
+        done = [1, true].include?(held) || (done_ms.to_i > 0 && Protocols.find(protocol).bound(known).judged_by_minutes?(known))
+        Progression::Outline.new(id: id, date: date, protocol: protocol, dose: known, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0)
       end
       private_class_method :cores, :newest_days, :outline
 

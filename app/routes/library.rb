@@ -14,23 +14,26 @@ module Windlass
 
         app.get("/protocols/:id") do
           family = Protocols.find(said(:id))
-          form = params.key?(:dose) ? Forms::DoseForm.parse(params, protocol: family) : Forms::DoseForm.from(starting_dose(family), family)
+          form = (params.key?(:dose) || params.key?(:blocks)) ? Forms::Composed.parse(params, protocol: family) : Forms::Composed.from(starting_dose(family), family)
           composer(form, athlete: composed_for, own: own_composed)
         end
 
-        # What Enter does, with scripts and without: shows what stands in the form, keeps nothing.
+        # What Enter does, with scripts and without: shows what stands in the form, keeps nothing. A button of a session of
+        # blocks adds, copies, moves or takes out a block; nothing else of what was typed changes.
         app.post("/protocols/:id") do
-          composer(Forms::DoseForm.parse(params, protocol: Protocols.find(said(:id))), athlete: composed_for, own: own_composed)
+          family = Protocols.find(said(:id))
+          change, touched = Forms::BlockDeeds.of(said(:deed), typed_blocks, added: added_block)
+          form = Forms::Composed.parse(params, protocol: family, **(change ? {change: change} : {}))
+          composer(form, athlete: composed_for, own: own_composed, touched: touched)
         end
 
         # A dose as it stands in the composer, for an athlete, without a name.
         app.post("/protocols/:id/prescriptions") do
-          family = Protocols.find(said(:id))
-          form = Forms::DoseForm.parse(params, protocol: family)
+          form = Forms::Composed.parse(params, protocol: Protocols.find(said(:id)))
           next composer(form, athlete: composed_for, own: own_composed) unless form.valid?
           raise Error, "Choose for whom first, then prescribe it." unless composed_for
 
-          prescription = Actions::Prescribe.call(composed_for, family, own: Actions::Prescribe::Composed.new(to_dose: form.dose), now: now)
+          prescription = Actions::Prescribe.call(composed_for, form.protocol, own: Actions::Prescribe::Composed.new(to_dose: form.dose), now: now)
           redirect to("/prescriptions/#{prescription.id}"), 303
         end
       end
@@ -40,16 +43,28 @@ module Windlass
 
         def own_composed = said(:own).empty? ? nil : own_protocol(said(:own))
 
+        def typed_blocks = params[:blocks].is_a?(Hash) ? params[:blocks] : {}
+
+        # @return [Hash, nil] what is to be added, as it is typed: a family with its starting dose, or one of the coach's own
+        def added_block
+          id = said(:add)
+          own = own_protocol(id.delete_prefix("own:")) if id.start_with?("own:")
+          family = own ? own.to_protocol : Protocols::ALL.find { |one| one.id == id }
+          Forms::BlocksForm.block(family, own ? own.to_dose : starting_dose(family)) if family && !family.is_a?(Protocols::Blocks)
+        end
+
         def starting_dose(family)
+          return {blocks: []} if family.is_a?(Protocols::Blocks)
+
           measures = composed_for&.to_values
           (measures && family.start(measures)) || family.start(Presenters::Nobody::MEASURES)
         end
 
-        def composer(form, athlete: nil, own: nil)
-          page = Presenters::Composer.new(form, athlete: athlete, own: own, today: today)
+        def composer(form, athlete: nil, own: nil, touched: nil)
+          page = Presenters::Composer.new(form, athlete: athlete, own: own, today: today, touched: touched, kept: form.protocol.is_a?(Protocols::Blocks) ? account.own_protocols.by_name : [])
           return partial(:"protocols/result", page: page, live: true) if part?
 
-          status 422 unless form.valid?
+          status 422 unless form.valid? || page.blank? || touched
           erb :"protocols/compose", locals: {title: "Compose: #{page.title}", page: page, athletes: account.athletes.by_name}
         end
       end

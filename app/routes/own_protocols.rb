@@ -8,11 +8,10 @@ module Windlass
         app.helpers Helpers
 
         app.post("/own-protocols") do
-          family = Protocols.find(said(:protocol))
-          form = Forms::DoseForm.parse(params, protocol: family).named
+          form = Forms::Composed.parse(params, protocol: Protocols.find(said(:protocol))).named
           next composer(form, athlete: composed_for) unless form.valid?
 
-          kept = Actions::KeepOwnProtocol.call(account, protocol: family, **form.values)
+          kept = Actions::KeepOwnProtocol.call(account, protocol: form.protocol, **form.values)
           tell "#{kept.name} is kept."
           redirect to(own_address(kept)), 303
         end
@@ -35,12 +34,12 @@ module Windlass
 
         app.get("/own-protocols/:id") do
           own = own_protocol(params[:id])
-          composer(Forms::DoseForm.from(own.to_dose, own.to_protocol, name: own.name, note: own.note), athlete: composed_for, own: own)
+          composer(Forms::Composed.from(own.to_dose, own.to_protocol, name: own.name, note: own.note), athlete: composed_for, own: own)
         end
 
         app.post("/own-protocols/:id") do
           own = own_protocol(params[:id])
-          form = Forms::DoseForm.parse(params, protocol: own.to_protocol).named
+          form = Forms::Composed.parse(params, protocol: own.to_protocol).named
           next composer(form, athlete: composed_for, own: own) unless form.valid?
 
           own.update!(form.values)

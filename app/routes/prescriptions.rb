@@ -27,7 +27,7 @@ module Windlass
 
         app.post("/prescriptions/:id/limits") do
           record = prescription
-          form = Forms::LimitsForm.parse(params, protocol: record.to_protocol, measures: record.athlete.to_values)
+          form = Forms::LimitsForm.parse(params, protocol: record.to_protocol, measures: record.athlete.to_values, start: Records::Record.dose(record.own_dose), switches: record.athlete.switches)
           next prescription_sheet(record, limits: form) unless form.valid?
 
           record.update!(limits: form.limits)

@@ -8,10 +8,20 @@ module Windlass
       SingleHold, LoadedHolds, WalkingHolds, DeepRounds, Bellows, HissLadder, StackedExhale
     ].map { |family| family.new.freeze }.freeze
 
-    # @param id [String]
+    # @param id [String] of a family, or of a session of blocks
     # @return [Protocol]
     # @raise [Unknown]
-    def self.find(id)
+    def self.find(id) = Blocks.id?(id) ? Blocks.find(id) : family(id)
+
+    # @param id [String]
+    # @yieldreturn [Hash, nil] a dose; asked for only where the facts hang on it
+    # @return [Protocol] with the facts of that dose
+    def self.bound(id) = find(id).then { |protocol| protocol.is_a?(Blocks) ? protocol.bound(yield) : protocol }
+
+    # @param id [String]
+    # @return [Protocol] one of the library
+    # @raise [Unknown]
+    def self.family(id)
       ALL.find { |protocol| protocol.id == id } or raise Unknown.new("protocol", id, ALL.map(&:id))
     end
 

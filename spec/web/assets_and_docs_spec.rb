@@ -60,9 +60,9 @@ RSpec.describe "What ships with the application", :web do
   end
 
   it "shows in CONTRIBUTING a protocol as it really is, whole" do
-    shown = File.read("#{root}/CONTRIBUTING.md")[/```ruby\n(# frozen_string_literal: true.*?FullBreath.*?)```/m, 1]
+    shown = File.read("#{root}/CONTRIBUTING.md")[/```ruby\n(# frozen_string_literal: true.*?WalkingHolds.*?)```/m, 1]
 
-    expect(shown).to eq File.read("#{root}/lib/windlass/protocols/full_breath.rb")
+    expect(shown).to eq File.read("#{root}/lib/windlass/protocols/walking_holds.rb")
   end
 
   it "names no family elsewhere than in its file, the list, the demo and its specs" do

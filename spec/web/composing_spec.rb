@@ -66,8 +66,8 @@ RSpec.describe "Protocols", :web do
       part = Nokogiri::HTML5.fragment(last_response.body)
 
       expect(part.at("#composed").text).to include "6 holds of 2:30", "24 min 15 s in all, 15 min held"
-      expect(part.at("#found-hold_s")["hx-swap-oob"]).to eq "true"
-      expect(part.at("#found-hold_s").text).to match(/past the oxygen floor/).and match(/125 % of the maximal hold/)
+      expect(part.at("#found-dose-hold_s")["hx-swap-oob"]).to eq "true"
+      expect(part.at("#found-dose-hold_s").text).to match(/past the oxygen floor/).and match(/125 % of the maximal hold/)
       expect(part.css("svg .ink").size).to eq 1
     end
 
@@ -154,7 +154,7 @@ RSpec.describe "Protocols", :web do
     end
   end
 
-  it "takes a coach's tighter limits, refuses looser ones, and switches locks on" do
+  it "takes a coach's tighter limits, refuses looser ones; locks are switched on for the athlete" do
     prescription = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("co2-table"), now: clock.now)
     page_of = "/prescriptions/#{prescription.id}"
     submit(page_of, "#{page_of}/limits", limits: {hold_s: "1:05", rounds: "", first_rest_s: "90"})
@@ -164,7 +164,10 @@ RSpec.describe "Protocols", :web do
     submit(page_of, "#{page_of}/limits", limits: {hold_s: "120"})
     expect([last_response.status, text]).to match [422, /120 is not allowed; allowed: 60 to 70/]
     nostril = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("alternate-nostril"), now: clock.now)
-    submit("/prescriptions/#{nostril.id}", "/prescriptions/#{nostril.id}/limits", limits: {locks: "true"})
-    expect(nostril.reload.to_standing(on: Builders::MONDAY).ladder.rungs.last[:stage]).to eq 8
+    tops = [false, true].map do |locks|
+      athlete.update!(locks: locks)
+      nostril.reload.to_standing(on: Builders::MONDAY).ladder.rungs.last[:stage]
+    end
+    expect(tops).to eq [4, 8]
   end
 end

@@ -166,7 +166,7 @@ RSpec.describe "What comes twice, late or against something", :web do
   it "prescribes from the composer without a name, once, and names the limit that a dose passes" do
     athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 120, taken_at: clock.now - 30 * day, details: {})
     get("/protocols/co2-table?athlete_id=#{athlete.id}")
-    expect(page.at("#found-hold_s").text).to include "5 to 300 s", "prescribed up to 1:10 (60 % of the maximal hold)"
+    expect(page.at("#found-dose-hold_s").text).to include "5 to 300 s", "prescribed up to 1:10 (60 % of the maximal hold)"
     dose = {hold_s: "65", first_rest_s: "100", rest_step_s: "15", rest_floor_s: "30", rounds: "6"}
     2.times { submit("/protocols/co2-table?athlete_id=#{athlete.id}", "/protocols/co2-table/prescriptions", athlete_id: athlete.id, dose: dose) }
 

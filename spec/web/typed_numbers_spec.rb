@@ -33,10 +33,10 @@ RSpec.describe Windlass::Forms::TypedNumbers do
     Windlass::Protocols::ALL.each do |protocol|
       20.times do |seed|
         dose = random_dose(protocol, Random.new(seed))
-        form = Windlass::Forms::DoseForm.from(dose, protocol, name: "Mine")
+        form = Windlass::Forms::Composed.from(dose, protocol, name: "Mine")
 
-        expect([protocol.id, form.dose, form.errors]).to eq [protocol.id, dose, {}]
-        expect(Windlass::Forms::DoseForm.parse(form.typed, protocol: protocol).dose).to eq dose
+        expect([protocol.id, form.dose, form.errors]).to eq [protocol.id, protocol.lean(dose), {}]
+        expect(Windlass::Forms::Composed.parse(form.typed, protocol: protocol).dose).to eq protocol.lean(dose)
       end
     end
   end

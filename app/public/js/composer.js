@@ -17,13 +17,14 @@ export function wordsOf(number, unit) {
 
 export function composer() {
   let past = [];
+  let dragged = null;
 
   return {
     undoable: false,
 
     init() { past = [this.typed()]; },
 
-    fields() { return [...this.$root.querySelectorAll("input[name^='dose'], input[name^='breaks'], select")]; },
+    fields() { return [...this.$root.querySelectorAll("input.form-control, select")]; },
     typed() { return JSON.stringify(this.fields().map((field) => field.value)); },
 
     /** Keeps what the fields say now, if it is new. */
@@ -40,6 +41,22 @@ export function composer() {
       const before = JSON.parse(past[past.length - 1]);
       this.fields().forEach((field, index) => { field.value = before[index] ?? ""; });
       this.undoable = past.length > 1;
+      this.redraw();
+    },
+
+    /** A block is dragged to another place: the form is sent in the order in which its fields stand. */
+    drag(event) { dragged = event.target.closest("[data-block]"); },
+    dragOver(event) {
+      const over = event.target.closest("[data-block]");
+      if (!dragged || !over || over === dragged) return;
+      event.preventDefault();
+      const below = event.clientY > over.getBoundingClientRect().top + over.offsetHeight / 2;
+      over[below ? "after" : "before"](dragged);
+    },
+    drop(event) {
+      if (!dragged) return;
+      event.preventDefault();
+      dragged = null;
       this.redraw();
     },
 

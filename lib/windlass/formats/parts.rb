@@ -131,16 +131,14 @@ module Windlass
         def self.of(protocol, dose, light)
           return if dose.nil?
 
-          family = Protocols.find(protocol)
+          family = Protocols.find(protocol).bound(dose)
           run = light ? family.lightened(dose) : dose
-          parts = family.compile(run).judged(family.judged)
+          parts = family.judged_parts(family.compile(run))
           new(rounds: family.rounds(run), targets_s: parts.map { |part| target_s(part) })
         end
 
         def self.target_s(part)
-          return if part.is_a?(Timeline::Compiled::Placed) && part.segment.open?
-
-          part.is_a?(Timeline::Compiled::Placed) ? part.segment.seconds : Rational(part.ms, 1000)
+          Rational(part.ms, 1000) unless part.open?
         end
         private_class_method :target_s
 

@@ -15,6 +15,10 @@ module Windlass
       alias_method :once_a_day?, :once_a_day
       alias_method :watched?, :watched
 
+      def bound(_dose) = self
+
+      def family_ids = [id]
+
       # What has no dose is judged by nobody; that it ran is enough.
       def holds_in?(_dose) = holds
 

@@ -6,6 +6,10 @@ module Windlass
     class Evidence
       attr_reader :session
 
+      # @param session [Session]
+      # @return [Evidence] block by block where it has blocks
+      def self.of(session) = session.activity.is_a?(Protocols::Blocks) ? BlockEvidence.new(session) : new(session)
+
       def initialize(session)
         @session = session
       end
@@ -47,6 +51,14 @@ module Windlass
       # Of the minutes of a session without holds this much is enough.
       ENOUGH_SHARE = 9/10r
 
+      # @return [Boolean, Array<Integer>, nil] holds were too long; in which blocks
+      def too_long = gasps.any? || short.any?
+
+      # @return [String, nil]
+      def rounds_missing
+        "#{rounds.size} of #{Words.count(session.rounds_planned, part)} done" if rounds.size < session.rounds_planned
+      end
+
       # @return [Array<String>] what is missing for a whole session, each with its place
       def missing
         @missing ||= [
@@ -81,8 +93,8 @@ module Windlass
 
       # @return [String] `rounds 4 and 6`, `rounds 4 and 6 of set 1, round 2 of set 3`
       def where(faults)
-        places = faults.group_by(&:set).map do |set, rounds|
-          "#{(rounds.size == 1) ? "round" : "rounds"} #{Words.list(rounds.map(&:number))}#{" of set #{set}" if set}"
+        places = faults.group_by { |round| [round.set, round.block] }.map do |(set, block), rounds|
+          ["#{(rounds.size == 1) ? "round" : "rounds"} #{Words.list(rounds.map(&:number))}", ("of set #{set}" if set), ("of #{block.in_words}" if block)].compact.join(" ")
         end
         places.join(", ")
       end
@@ -99,10 +111,6 @@ module Windlass
         planned = protocol.seconds(session.dose)
         done = session.seconds_done.to_f
         "#{Words.length(done)} of #{Words.length(planned)} done" if done < ENOUGH_SHARE * planned
-      end
-
-      def rounds_missing
-        "#{rounds.size} of #{Words.count(session.rounds_planned, part)} done" if rounds.size < session.rounds_planned
       end
 
       def effort_missing

@@ -56,8 +56,8 @@ module Windlass
         return if standing.reduced
         return (standing.halved if standing.halvable?) if standing.rung.zero?
 
-        too_long = evidence && (evidence.gasps.any? || evidence.short.any?)
-        standing.at((too_long && standing.ladder.shorter_hold_below(standing.rung)) || standing.rung - 1)
+        too_long = evidence&.too_long
+        standing.at((too_long && standing.ladder.shorter_hold_below(standing.rung, too_long)) || standing.rung - 1)
       end
 
       # A rest never leads to more than an ease would.

@@ -40,7 +40,7 @@ module Windlass
       def lowest_saturation(protocol, dose) = forecast(protocol, dose).first
 
       # @return [Float] strongest washout of carbon dioxide at the start of a hold, mmHg
-      def strongest_washout(protocol, dose) = forecast(protocol, dose).last
+      def strongest_washout(protocol, dose) = forecast(protocol, dose)[1]
 
       # @return [String, nil] why this dose is not offered to this body
       def objection(protocol, dose)
@@ -55,17 +55,19 @@ module Windlass
       # rounds more, and none of these lifts the lowest reading. Patterns that set the depth of their breaths are another
       # matter: of those every rung is asked.
       def clear?(protocol, dose)
-        !holding?(protocol, dose) || (!protocol.paced && protocol.most_washout_mmhg.nil? && !protocol.waits_for_urge?(dose) && protocol.objection(dose).nil? && lowest_saturation(protocol, dose) >= CLEAR)
+        !holding?(protocol, dose) || (!protocol.paced && !watches_washout?(protocol) && !protocol.waits_for_urge?(dose) && protocol.objection(dose).nil? && lowest_saturation(protocol, dose) >= CLEAR)
       end
 
       def care?(protocol, dose) = lowest_saturation(protocol, dose) < Physiology::PLANNING_FLOOR
 
       private
 
+      # A step of some levers makes holds begin with more washed out: of those every rung is asked.
+      def watches_washout?(protocol) = protocol.is_a?(Protocols::Blocks) || !protocol.washout_limit(nil).nil?
+
       def over_breathed(protocol, dose)
-        limit = protocol.most_washout_mmhg or return
-        washout = strongest_washout(protocol, dose)
-        "A hold would begin over-breathed: #{Words.number(washout)} mmHg of carbon dioxide washed out. Fewer or smaller breaths before it." if washout >= limit
+        washout = forecast(protocol, dose).last
+        "A hold would begin over-breathed: #{Words.number(washout)} mmHg of carbon dioxide washed out. Fewer or smaller breaths before it, or a longer rest." if washout
       end
 
       def urge_too_late(protocol, dose)
@@ -73,7 +75,7 @@ module Windlass
 
         compiled = protocol.compile(dose, @body.with(posture: protocol.posture))
         holds = Physiology::Model.new(@body.with(posture: protocol.posture), control_pause_s: @control_pause_s).forecast(compiled.segments, before: compiled.before).holds
-        waiting = compiled.holds.zip(holds).select { |place, _| place.segment.until == :cap }.map(&:last)
+        waiting = compiled.holds.zip(holds).select { |place, _| place.segment.until == :cap && compiled.lungs_at(place) == :full }.map(&:last)
         "On full lungs the urge would come only after the limit: give the hold a length." unless waiting.all?(&:urge_within?)
       end
 
@@ -90,16 +92,17 @@ module Windlass
         end
       end
 
-      # @return [Array(Float, Float)] lowest saturation, strongest washout
+      # @return [Array(Float, Float, Float)] lowest saturation, strongest washout, and one that passes a limit, or nil
       def forecast(protocol, dose)
-        return [1.0, 0.0] unless holding?(protocol, dose)
+        return [1.0, 0.0, nil] unless holding?(protocol, dose)
 
         remember(:forecast, protocol, dose) do
           subject = rested(protocol.posture)
           calibration = Physiology::Calibration.from(subject, control_pause_s: nil)
           compiled = protocol.compile(dose, subject.body)
           holds = Physiology::Simulation.new(subject, calibration: calibration, look_ahead: false).run(compiled.segments, before: compiled.before).holds
-          [holds.map(&:sao2_min).min || 1.0, holds.map(&:co2_washout).max || 0.0]
+          over = compiled.holds.zip(holds).filter_map { |place, hold| hold.co2_washout if protocol.washout_limit(place.segment)&.<=(hold.co2_washout) }
+          [holds.map(&:sao2_min).min || 1.0, holds.map(&:co2_washout).max || 0.0, over.max]
         end
       end
 

@@ -2,10 +2,10 @@
 
 module Windlass
   module Progression
-    # What readiness asks of a session that is over. Needs protocol, washout, counts? and ran?.
+    # What readiness asks of a session that is over. Needs protocol, dose, washout, counts? and ran?.
     module Past
       # @return [Protocols::Protocol, Activity]
-      def activity = Progression.activity(protocol)
+      def activity = Progression.activity(protocol).bound(dose)
 
       def strenuous? = activity.strenuous?
 
@@ -17,14 +17,15 @@ module Windlass
     end
 
     # A session without its rounds, where only the day and the kind matter.
-    Outline = Value.define(:id, :date, :protocol, :ended_at, :washout, :counts, :ran, :symptoms) do
+    Outline = Value.define(:id, :date, :protocol, :dose, :ended_at, :washout, :counts, :ran, :symptoms) do
       include Past
 
       # @param id [Object] of the session or test
       # @param protocol [String] of the library, or an activity's
+      # @param dose [Hash, nil] where what it is hangs on it
       # @param counts [Boolean] it is a session: no false start, not discarded
       # @param ran [Boolean] it ran at all
-      def initialize(id:, date:, protocol:, ended_at: nil, washout: nil, counts: true, ran: true, symptoms: [])
+      def initialize(id:, date:, protocol:, dose: nil, ended_at: nil, washout: nil, counts: true, ran: true, symptoms: [])
         super
       end
 

@@ -19,7 +19,7 @@ module Windlass
       def initialize(session, history, standing)
         @session = session
         @standing = standing
-        @evidence = Evidence.new(session)
+        @evidence = Evidence.of(session)
         @evidence_of = {session => @evidence}.compare_by_identity
         @earlier = in_order(history.reject { |past| same?(past) || past.date > session.date })
       end
@@ -102,7 +102,7 @@ module Windlass
 
       def worse(past) = [past.protocol, (past.protocol == session.protocol && evidence_of(past).clean?) ? 0 : 1, past.to_h.except(:id).inspect, past.id.to_s]
 
-      def evidence_of(past) = @evidence_of[past] ||= Evidence.new(past)
+      def evidence_of(past) = @evidence_of[past] ||= Evidence.of(past)
 
       def held_in_week(back)
         to = session.date - 7 * back

@@ -10,7 +10,7 @@ module Windlass
       # @param maximal_hold_s [Numeric, nil]
       # @return [String, nil]
       def objection(protocol, dose)
-        finding = (protocol.columns(dose) - [protocol.column]).map { |column| screen.finding(column, on: on) }.reject(&:allows?).first
+        finding = (protocol.columns(dose) - protocol.asked_columns).map { |column| screen.finding(column, on: on) }.reject(&:allows?).first
         return finding.reasons.first if finding
 
         # Asked of the few only: it may take compiling the dose.

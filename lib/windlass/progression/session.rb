@@ -4,14 +4,15 @@ module Windlass
   module Progression
     # One judged part as it was done: a hold, or in voice work a sounded exhale. target_s is nil where a hold ends at the
     # urge, at comfort or at a cap.
-    Round = Value.define(:number, :set, :target_s, :held_s, :skipped, :first_breath, :sao2_low, :ribs, :stream) do
+    Round = Value.define(:number, :set, :target_s, :held_s, :skipped, :first_breath, :sao2_low, :ribs, :stream, :block) do
       # @param number [Integer] within its set
       # @param set [Integer, nil] which of the day's sets, where there are several
       # @param first_breath [Symbol, nil] :smooth, :deeper or :gasp; nil: not noted
       # @param sao2_low [Float, nil] lowest oximeter reading, 0..1
+      # @param block [Protocols::Blocks::Block, nil] that it belongs to, where there are several
       # @param ribs [Symbol, nil] of a sounded exhale, one of {RIBS}; nil: not noted
       # @param stream [Symbol, nil] of a sounded exhale, one of {STREAMS}; nil: not noted
-      def initialize(number:, held_s:, set: nil, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil, ribs: nil, stream: nil)
+      def initialize(number:, held_s:, set: nil, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil, ribs: nil, stream: nil, block: nil)
         super
       end
 
@@ -54,7 +55,7 @@ module Windlass
       # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start
       # @param name_sets [Boolean] say of each round which set it was in; of the past nobody asks
       # @param rounds_planned [Integer] what the dose asks of the whole day
-      def self.of_day(sets, name_sets: true, rounds_planned: Protocols.find(sets.last.protocol).rounds(sets.last.dose))
+      def self.of_day(sets, name_sets: true, rounds_planned: sets.last.activity.rounds(sets.last.dose))
         real = sets.reject(&:false_start?)
         real = sets.last(1) if real.empty?
         efforts = real.map(&:effort)
@@ -90,8 +91,22 @@ module Windlass
 
       def holds? = activity.holds_in?(dose)
 
+      # Of a session of blocks each one alone, with its rounds numbered from 1.
+      # @return [Array<Array(Protocols::Blocks::Block, Session)>]
+      def by_block
+        blocks = activity
+        places = blocks.judged_parts(blocks.compile(dose)).map(&:block)
+        blocks.runs.map.with_index(1) do |run, number|
+          own = places.each_index.select { |index| places[index] == number }.map { |index| index + 1 }
+          done = rounds.select { |round| own.include?(round.number) }.map { |round| round.with(number: own.index(round.number) + 1) }
+          [run, with(protocol: run.protocol.id, dose: run.dose, rounds: done, rounds_planned: run.protocol.rounds(run.dose) / run.protocol.sets(run.dose))]
+        end
+      end
+
       # @return [Numeric] seconds held; of voice work, whose rounds are exhales, as much of its holds as was done of those
       def hold_seconds
+        return by_block.sum { |_, part| part.hold_seconds } if activity.judged == :mixed
+
         done = rounds.select(&:held?)
         return done.sum(&:held_s) if activity.judged == :holds
 

@@ -9,8 +9,8 @@ module Windlass
       STAGES = Nostril::STAGES
       LAST_WITHOUT_LOCKS = STAGES.index(&:locks?) - 1
       LAST_WITHOUT_RETENTION = STAGES.index(&:retention?) - 1
+      BY_STAGE = "as the stage says"
       LET_GO = "Let the lock go"
-      CHOSEN = {narrow: Nostril::WAY_WORDS, retention: Nostril::HELD_WORDS}.freeze
 
       about id: "alternate-nostril", name: "Alternate nostril", also: "nadi shodhana", goal: :calm, column: :breath, places: %i[chair], paced: true,
         first_breath: :cycle, trains: "An even breath through one side after the other, later narrowed, later with light retentions.",
@@ -23,10 +23,10 @@ module Windlass
       parameter :count_s, "a count", :count_s, 0.5..2, step: 0.1, shapes: :breathing
       parameter :form, "sides", choices: Nostril::FORM_WORDS, usual: "left"
       detail :counts, "in, hold full, out, hold empty", :counts, 0..32, step: 1, numbers: 4, shapes: :hold
-      detail :narrow, "narrowed", choices: Nostril::WAY_WORDS
-      detail :retention, "retention", choices: Nostril::HELD_WORDS
+      detail :narrow, "narrowed", choices: Nostril::WAY_WORDS, unset: BY_STAGE
+      detail :retention, "retention", choices: Nostril::HELD_WORDS, unset: BY_STAGE
       Nostril::LOCKS.each do |lock, words|
-        detail lock, words, choices: (lock == :abdominal) ? Nostril::LOCKED_WORDS.slice(*Nostril::ABDOMINAL) : Nostril::LOCKED_WORDS
+        detail lock, words, choices: (lock == :abdominal) ? Nostril::LOCKED_WORDS.slice(*Nostril::ABDOMINAL) : Nostril::LOCKED_WORDS, unset: BY_STAGE
       end
       detail :let_go, "locks let go before the end", :counts, 0..2, step: 1, usual: 1, telling: "locks let go %s early"
       detail :restore_after, "cycles before a restoring breath", :number, 1..3, step: 1, usual: 1, telling: "restored after every %s cycles"

@@ -46,8 +46,8 @@ module Windlass
 
       # The lowest cap of all rounds, single changed ones among them, down to whole seconds; never over what the dose says
       # already. Nobody known: the shortest.
-      def fitted(dose, body)
-        cap_s = [dose[:cap_s], body ? computed_cap_s(dose, body) : UNASKED_CAP_S].compact.min
+      def fitted(dose, body, before: [])
+        cap_s = [dose[:cap_s], body ? computed_cap_s(dose, body, before) : UNASKED_CAP_S].compact.min
         dose.merge(cap_s: cap_s).freeze
       end
 
@@ -91,9 +91,10 @@ module Windlass
       def hold_s(dose) = [dose[:hold_s], cap_s(dose)].compact.min
 
       # First with the cap of the first round, then of all with that one: a round leans on those before it.
-      def computed_cap_s(dose, body)
-        cap_s = before_holds(dose.merge(cap_s: UNASKED_CAP_S)).first(1).map { |before| Physiology::Cap.seconds(body, before) }.min
-        before_holds(dose.merge(cap_s: cap_s)).map { |before| Physiology::Cap.seconds(body, before) }.min.floor
+      def computed_cap_s(dose, body, before = [])
+        cap = ->(own) { Physiology::Cap.seconds(body, [*worked_up(dose), *before, *own]) }
+        cap_s = before_holds(dose.merge(cap_s: UNASKED_CAP_S)).first(1).map(&cap).min
+        before_holds(dose.merge(cap_s: cap_s)).map(&cap).min.floor
       end
 
       def full?(dose) = dose[:retention] == "full"

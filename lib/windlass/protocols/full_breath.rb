@@ -10,8 +10,8 @@ module Windlass
       # Levels at which the stages end, and what is said in each.
       STAGES = [[:easy, "In, a thin slow stream: the belly"], [:big, "Then the ribs and the chest"], [:full, "Last, under the collarbones"]].freeze
       STAGES_S = [4, 4, 2].freeze
-      # A breath in that an experienced diver takes lasts a minute at most.
-      LONGEST_FILL_S = 60
+      # The full breath of an experienced diver lasts a minute at most.
+      LONGEST_STAGE_S = 20
       LEADS = {"easy" => "easy", "big" => "medium"}.freeze
       THROAT = {"quiet" => "quiet", "audible" => "audible"}.freeze
       SHOULDERS = {"soft" => "soft throughout", "up" => "up with the last air, then loose"}.freeze
@@ -27,22 +27,13 @@ module Windlass
       detail :leads, "lead-in breaths", :breaths, 0..4, step: 1, shapes: :breathing, usual: 2, telling: "%s to lead in"
       detail :lead_size, "size of the lead-in breaths", choices: LEADS, usual: "easy"
       detail :lead_out, "how far they go out", choices: Parts::OUT_TO, usual: "passive"
-      detail :stages_s, "belly, ribs, collarbones", :s, 0..30, step: 1, numbers: 3, shapes: :breathing, usual: STAGES_S
+      detail :stages_s, "belly, ribs, collarbones", :s, 0..LONGEST_STAGE_S, step: 1, numbers: 3, shapes: :breathing, usual: STAGES_S
       detail :throat, "throat", choices: THROAT, usual: "quiet"
       detail :shoulders, "shoulders", choices: SHOULDERS, usual: "soft"
       rests 30
 
       lever :breaths, step: 1, limit: 5
       lever :hold_s, step: 1, limit: 15
-
-      # The stages together are no longer than a minute, and not nothing.
-      def faults(dose)
-        stages = dose[:stages_s]
-        faults = super
-        return faults if stages.nil? || faults.key?(:stages_s) || stages.sum <= LONGEST_FILL_S
-
-        faults.merge(stages_s: "#{Words.number(stages.sum)} s in all is not allowed; allowed: up to #{LONGEST_FILL_S} s")
-      end
 
       def write(line, dose)
         settle(line, dose)

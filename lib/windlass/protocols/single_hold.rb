@@ -55,7 +55,7 @@ module Windlass
       end
 
       # However long the breathe-up, and however many lead-in breaths: more than this before a hold is over-breathing.
-      def most_washout_mmhg = Physiology::OVER_BREATHED_MMHG
+      def washout_limit(_segment) = Physiology::OVER_BREATHED_MMHG
 
       # @return [String] `1 hold of 1:10 after 2:00 of breathe-up, in 3 s and out 6 s`
       def pattern_in_words(dose)

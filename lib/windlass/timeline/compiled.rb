@@ -7,12 +7,21 @@ module Windlass
       Placed = Value.define(:segment, :start_ms, :number) do
         def ms = segment.ms
 
+        def block = segment.block
+
+        # Its hold ends by hand: nothing is owed but that it was done.
+        def open? = segment.open?
+
         def end_ms = start_ms + ms
       end
 
       # A sounded exhale, in one part or in stages; `number` counts them from 1. beats is nil where none are counted.
       Sounded = Value.define(:segments, :start_ms, :number) do
         def ms = segments.sum(&:ms)
+
+        def block = segments.first.block
+
+        def open? = false
 
         def end_ms = start_ms + ms
 
@@ -53,7 +62,14 @@ module Windlass
       def judged(what) = (what == :sounds) ? sounds : holds
 
       # At one's own pace: all holds end at comfort, and the whole ends at its time, on a breath.
-      def own_pace? = holds.any? && holds.all? { |place| place.segment.until == :comfort }
+      def own_pace? = segments.none?(&:block) && holds.any? && holds.all? { |place| place.segment.until == :comfort }
+
+      # @param place [Placed] a hold
+      # @return [Symbol] :full after a breath in, :empty after a breath out
+      def lungs_at(place)
+        index = placed.index(place)
+        (segments[index - 1].kind == :inhale && index.positive?) ? :full : :empty
+      end
 
       def hold_ms = holds.sum { |place| place.segment.ms }
 

@@ -9,17 +9,18 @@ module Windlass
 
       # @param compiled [Compiled] the plan
       # @param events [Enumerable<Event>]
-      # @param judged [Symbol] what is judged of it: :holds or :sounds
-      # @return [Array<Done>] the parts that were reached
-      def self.rounds(compiled, events, judged: :holds)
-        sounds = judged == :sounds
+      # @param parts [Array<Compiled::Placed, Compiled::Sounded>] what is judged of it, in order
+      # @return [Array<Done>] the parts that were reached, numbered from 1
+      def self.rounds(compiled, events, parts: compiled.holds)
         in_order = events.sort_by(&:at_ms)
-        by_round = in_order.select { |event| event.round && SOUND_KINDS.include?(event.kind) == sounds }.group_by(&:round)
+        by_part = in_order.select(&:round).group_by { |event| [SOUND_KINDS.include?(event.kind), event.round] }
         readings = in_order.select { |event| event.kind == :oximeter }
-        reached = by_round.keys.max || 0
-        planned = compiled.judged(judged).take_while { |place| place.number <= reached }
-        (planned + (sounds ? [] : beyond(compiled, reached))).map { |place| done(place, by_round.fetch(place.number, []), readings) }
+        all = parts + beyond(compiled, by_part.keys.reject(&:first).map(&:last).max || 0)
+        reached = all.rindex { |part| by_part.key?(key(part)) } or return []
+        all.first(reached + 1).map.with_index(1) { |part, number| done(part, number, by_part.fetch(key(part), []), readings) }
       end
+
+      def self.key(part) = [part.is_a?(Compiled::Sounded), part.number]
 
       # At one's own pace there may be more holds than were expected: the cycle goes on until its time.
       def self.beyond(compiled, reached)
@@ -30,10 +31,10 @@ module Windlass
       end
       MOST_AT_OWN_PACE = 2000
 
-      def self.done(place, events, readings)
+      def self.done(place, number, events, readings)
         start = at(events, :hold_start, :sound_start)
         finish = at(events, :hold_end, :sound_end)
-        Done.new(number: place.number, target_ms: target_ms(place), held_ms: start && finish && length(start, finish), skipped: start.nil?,
+        Done.new(number: number, target_ms: target_ms(place), held_ms: start && finish && length(start, finish), skipped: start.nil?,
           first_urge_ms: since(start, at(events, :first_urge)), contraction_ms: since(start, at(events, :contraction)),
           first_breath: events.reverse.find { |event| event.kind == :first_breath }&.value,
           sao2_low: start && finish && low(readings, start, finish))
@@ -53,10 +54,10 @@ module Windlass
       def self.length(start, finish) = (finish - start).clamp(0, LONGEST_MS)
       LONGEST_MS = 20 * 60_000
 
-      def self.target_ms(place) = (place.is_a?(Compiled::Placed) && place.segment.open?) ? nil : place.ms
+      def self.target_ms(place) = place.open? ? nil : place.ms
 
       def self.since(start, moment) = start && moment && [moment - start, 0].max
-      private_class_method :beyond, :done, :low, :at, :length, :target_ms, :since
+      private_class_method :key, :beyond, :done, :low, :at, :length, :target_ms, :since
     end
   end
 end

@@ -13,12 +13,13 @@ module Windlass
           return "#{done.activity.name} is done today: one such session a day." if done
           return "Over-breathing is done today: once a day at most." if situation.over_breathing? && same_day.any?(&:over_breathed)
 
-          "#{activity.name} on the #{activity.days_running} days before: not a third day running." if running?(situation, activity, day)
+          family = activity.family_ids.map { |id| Progression.activity(id) }.find { |one| running?(situation, one, day) }
+          "#{family.name} on the #{family.days_running} days before: not a third day running." if family
         end
 
         def self.running?(situation, activity, day)
           activity.days_running && (1..activity.days_running).all? do |back|
-            situation.on(day - back).any? { |past| past.counts? && past.protocol == activity.id }
+            situation.on(day - back).any? { |past| past.counts? && past.activity.family_ids.include?(activity.id) }
           end
         end
         private_class_method :running?

@@ -16,7 +16,7 @@ module Windlass
       # @return [Symbol] the parameter that shapes that part of the session; the first one where none says so
       def key_of(*shapes)
         shapes.each { |shape| (found = protocol.parameters.find { |one| one.shapes == shape }) && (return found.key) }
-        protocol.parameters.first.key
+        protocol.parameters.first&.key || :blocks
       end
     end
 
@@ -46,6 +46,12 @@ module Windlass
         ->(one) {
           tight = one.holds { |hold| hold.margin == :tight }
           [one.key_of(:hold), :care, "#{numbers(tight)}: margin tight, under #{Words.number(Physiology::CLEAR_MARGIN_S)} s."] if tight.any?
+        },
+        ->(one) {
+          next unless one.forecast && one.protocol.waits_for_urge?(one.dose)
+
+          late = one.timeline.holds.zip(one.forecast.holds).reject { |place, hold| place.segment.until != :cap || hold.urge_within? }
+          [:hold_s, :danger, "The urge would come only after the limit: a full retention needs a planned length."] if late.any?
         },
         ->(one) {
           best = one.measures&.maximal_hold_s

@@ -3,7 +3,7 @@
 module Windlass
   module Protocols
     # A number of a dose as a coach may set it by hand.
-    Parameter = Value.define(:key, :words, :unit, :range, :step, :shapes, :choices, :names, :numbers, :optional, :usual, :folded, :telling) do
+    Parameter = Value.define(:key, :words, :unit, :range, :step, :shapes, :choices, :names, :numbers, :optional, :usual, :folded, :telling, :unset) do
       # @param key [Symbol] of the dose
       # @param unit [Symbol] :s, :min, :beats, :bpm, :breaths, :repetitions, :rounds, :counts, :count_s, ...
       # @param range [Range, nil] what is allowed
@@ -15,9 +15,10 @@ module Windlass
       # @param optional [Boolean] a dose may do without
       # @param usual [Object, nil] what it is where a dose does without
       # @param telling [String] how it is told among others: `rest of %s`
+      # @param unset [String, nil] what it means where nothing is chosen
       # @param folded [Boolean] it stands under *More*: few change it, and no ladder moves it
       def initialize(key:, words:, unit: nil, range: nil, step: nil, shapes: nil, choices: nil, names: nil, numbers: nil, usual: nil,
-        optional: !usual.nil?, folded: false, telling: "#{words} %s")
+        optional: !usual.nil?, folded: false, telling: "#{words} %s", unset: nil)
         super
       end
 

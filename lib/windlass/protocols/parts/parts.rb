@@ -32,6 +32,14 @@ module Windlass
 
       # How a family writes them.
       module Written
+        # @return [Array<Timeline::Segment>] what whoever comes in spent has behind them
+        def worked_up(dose)
+          effort = usual.key?(:entered) ? setting(dose, :entered).to_sym : :none
+          return [] if effort == :none
+
+          [Timeline::Segment.new(kind: :breathe, ms: WORK_SET_S * 1000, rate: Physiology::Effort::RATES.fetch(effort), mets: Physiology::Effort::METS.fetch(effort))]
+        end
+
         private
 
         def settle(line, dose) = line.breathe(setting(dose, :settle_s), phase: :settle, cue: self.class.settling)
@@ -52,14 +60,6 @@ module Windlass
           when "complete" then line.exhale(seconds, to: :residual, **details)
           else line.exhale(seconds, to: :passive, **details)
           end
-        end
-
-        # @return [Array<Timeline::Segment>] what whoever comes in spent has behind them
-        def worked_up(dose)
-          effort = self.class.settling ? setting(dose, :entered).to_sym : :none
-          return [] if effort == :none
-
-          [Timeline::Segment.new(kind: :breathe, ms: WORK_SET_S * 1000, rate: Physiology::Effort::RATES.fetch(effort), mets: Physiology::Effort::METS.fetch(effort))]
         end
       end
     end

@@ -42,13 +42,7 @@ module Windlass
 
       Facts.members.each { |fact| define_method(fact) { self.class.facts[fact] } }
 
-      alias_method :holds?, :holds
-      alias_method :over_breathing?, :over_breathing
-      alias_method :strenuous?, :strenuous
-      alias_method :once_a_day?, :once_a_day
-      alias_method :watched?, :watched
-      alias_method :opt_in?, :opt_in
-      alias_method :by_minutes?, :by_minutes
+      %i[holds over_breathing strenuous once_a_day watched opt_in by_minutes].each { |fact| define_method(:"#{fact}?") { public_send(fact) } }
 
       # @return [Array<Parameter>] in the order in which they are set
       def parameters = self.class.parameters.partition { |one| !one.folded }.flatten(1)
@@ -107,6 +101,31 @@ module Windlass
       # @return [Boolean] what there is to judge is its minutes
       def judged_by_minutes?(dose) = by_minutes || !(judged == :sounds || holds_in?(dose))
 
+      # @param disciplines [Array<String>] of an athlete
+      # @return [Boolean] a drill that some schools never do is opted into by what the athlete does
+      def for_disciplines?(disciplines) = !opt_in? || disciplines.intersect?(self.disciplines)
+
+      # @return [Array<Protocol>] families that are in it
+      def families = [self]
+
+      def family_ids = families.map(&:id)
+
+      # @return [Protocol] under which it is prescribed
+      def named(_name) = self
+
+      # @return [Array<Symbol>] columns that are asked about before every session; those of single doses are asked by the ladder
+      def asked_columns = [column].compact
+
+      # @return [Set<Integer>] numbers of the holds after which a first breath is asked for
+      def asked_holds(dose)
+        case first_breath
+        when :never then Set.new
+        when :hold then compile(dose).holds.to_set(&:number)
+        when :end then compile(dose).holds.last(1).to_set(&:number)
+        else asked_after(dose)
+        end
+      end
+
       # @return [Set<Integer>] numbers of the holds after which a first breath is asked for, where not after each
       def asked_after(dose)
         parts = compile(dose).holds.group_by { |place| [place.segment.round, (place.segment.cycle if first_breath == :cycle)] }
@@ -125,14 +144,16 @@ module Windlass
 
       # What the gas model sets of a dose; most doses it leaves as they are.
       # @param body [Physiology::Body, nil] nil: nobody is known
-      def fitted(dose, _body) = dose
+      # @param before [Array<Timeline::Segment>] what comes before it
+      def fitted(dose, _body, before: []) = dose
 
       # @param dose [Hash] fitted
       # @return [String, nil] why nothing is left of it for that body
       def objection(_dose) = nil
 
-      # @return [Numeric, nil] washout at the start of a hold that this family never has, mmHg
-      def most_washout_mmhg = nil
+      # @param _segment [Timeline::Segment] a hold
+      # @return [Numeric, nil] washout that never is at its start, mmHg
+      def washout_limit(_segment) = nil
 
       # @return [Boolean] its holds end at the urge, and are only offered where that is forecast to come before their cap
       def waits_for_urge?(_dose) = false
@@ -188,7 +209,7 @@ module Windlass
       def doubled(dose) = dose.merge(halves => dose[halves] * 2).freeze
 
       # @return [Boolean] its holds are shorter than those of another dose
-      def shorter_holds?(dose, than) = longest_hold_s(dose) < longest_hold_s(than)
+      def shorter_holds?(dose, than, _where = true) = longest_hold_s(dose) < longest_hold_s(than)
 
       # A light day: holds shorter by a fifth, down to five seconds; two thirds of the rounds.
       LIGHT_HOLD = 4/5r

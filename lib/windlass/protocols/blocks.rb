@@ -1,0 +1,257 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Protocols
+    # A session of blocks: families one after the other, each with its dose and so many times, and between them nothing, a
+    # time, or a wait for the coach. Gases carry over from block to block; it is screened as the strictest of them, and judged
+    # block by block. What it is hangs on its blocks: {#bound}. Common practice, no source.
+    class Blocks < Protocol
+      ID = "blocks"
+      MOST = 20
+      REPEATS = (1..20)
+      GAP_S = (1..1200)
+      WAIT = "wait"
+      # How long a wait for the coach is expected to be.
+      WAIT_S = 60
+
+      # One block. after: nil, seconds, or {WAIT}. number: from 1 on; time: which of its repeats.
+      Block = Value.define(:protocol, :dose, :repeats, :after, :number, :time) do
+        def name = protocol.name
+
+        # @return [String] `block 2, hiss ladder`
+        def in_words = "block #{number}, #{name.downcase}"
+      end
+
+      about id: ID, name: "Session of blocks", goal: :calm, column: nil, places: %i[chair mat], first_breath: :mixed, judged: :mixed,
+        trains: "Several families one after the other, as one session.", cautions: []
+
+      # @return [Protocol] the family, or one of a given name
+      def self.find(id) = new(id: id).freeze
+
+      # @return [Boolean] an id of such a session: `blocks`, `blocks:morning-flow`
+      def self.id?(id) = id == ID || id.to_s.start_with?("#{ID}:")
+
+      # Those of all blocks, in their order: each moves one number of one block.
+      attr_reader :levers
+
+      attr_reader :id, :blocks
+
+      # @param blocks [Array<Block>]
+      def initialize(id: ID, blocks: [])
+        super()
+        @id = id
+        @blocks = blocks.freeze
+        @levers = blocks.flat_map { |one| one.protocol.levers.map { |lever| of_block(lever, one.number - 1) } }.freeze
+      end
+
+      def bound(dose)
+        return self if dose.nil?
+
+        given = dose.fetch(:blocks, []).map.with_index(1) { |one, number| block(one, number) }
+        self.class.new(id: id, blocks: given).freeze
+      end
+
+      # @param name [String, nil] that the coach gave
+      # @return [Protocol] under an id of its own: several such sessions may be prescribed beside each other
+      def named(name)
+        made_of = name || blocks.map { |one| one.protocol.id }.join(" ")
+        self.class.new(id: "#{ID}:#{made_of.downcase.gsub(/[^a-z0-9]+/, "-").delete_suffix("-")[0, 60]}", blocks: blocks).freeze
+      end
+
+      # @return [Array<Block>] every one as often as it comes; only the first time has its settling
+      def runs
+        blocks.flat_map { |one| (1..one.repeats).map { |time| one.with(time: time, after: (one.after if time == one.repeats), dose: (time == 1) ? one.dose : unsettled(one)) } }
+      end
+
+      %i[holds over_breathing strenuous once_a_day watched paced].each { |fact| define_method(fact) { families.any?(&fact) } }
+
+      def opt_in = families.any?(&:opt_in)
+
+      def for_disciplines?(disciplines) = families.all? { |one| one.for_disciplines?(disciplines) }
+
+      def disciplines = families.select(&:opt_in).flat_map(&:disciplines).uniq
+
+      def families = blocks.map(&:protocol).uniq
+
+      def clean_sessions = families.map(&:clean_sessions).max || 2
+
+      def posture = families.any? { |one| one.posture == :lying } ? :lying : :seated
+
+      def places = (families.map(&:places).reduce { |known, more| known & more } || []).then { |shared| shared.empty? ? families.flat_map(&:places).uniq : shared }
+
+      def cautions = families.flat_map(&:cautions).uniq
+
+      def needs = families.map(&:needs).reduce({}) { |known, more| known.merge(more) { |_, one, other| [one, other].max } }
+
+      def computed = families.any? { |one| one.computed.any? } ? [:blocks] : []
+
+      def asked_columns = families.flat_map(&:asked_columns).uniq
+
+      def lacking(measures) = families.filter_map { |one| one.lacking(measures) }.first
+
+      # It begins with the dose that it was composed with, and with no other.
+      def start(_measures) = nil
+
+      def laddered? = levers.any?
+
+      def worked_up(dose) = bound(dose).blocks.first&.then { |one| one.protocol.worked_up(one.dose) } || []
+
+      def columns(dose) = bound(dose).blocks.flat_map { |one| one.protocol.columns(one.dose) }.uniq
+
+      def switches_needed(dose) = bound(dose).blocks.flat_map { |one| one.protocol.switches_needed(one.dose) }.uniq
+
+      def holds_in?(dose) = !dose.nil? && bound(dose).blocks.any? { |one| one.protocol.holds_in?(one.dose) }
+
+      def judged_by_minutes?(dose) = dose.nil? || bound(dose).blocks.all? { |one| one.protocol.judged_by_minutes?(one.dose) }
+
+      # What the model sets of a block hangs on all that came before it, each time that it comes; the lowest binds.
+      def fitted(dose, body, before: [])
+        return dose if computed.empty?
+
+        bound(dose).runs.each_with_index.reduce(dose) do |known, (run, index)|
+          next known if run.protocol.computed.empty?
+
+          set = run.protocol.fitted(bound(known).runs[index].dose, body, before: [*before, *before_run(known, index, body)]).slice(*run.protocol.computed)
+          mapped(known) { |one, at| (at + 1 == run.number) ? one.dose.merge(set) : one.dose }
+        end
+      end
+
+      def objection(dose) = bound(dose).blocks.filter_map { |one| one.protocol.objection(one.dose) }.first
+
+      def washout_limit(segment) = segment.block && runs[segment.block - 1]&.protocol&.washout_limit(segment)
+
+      def waits_for_urge?(dose) = bound(dose).blocks.any? { |one| one.protocol.waits_for_urge?(one.dose) }
+
+      def cut_words(typed, fitted) = bound(typed).blocks.zip(bound(fitted).blocks).filter_map { |one, other| one.protocol.cut_words(one.dose, other.dose) }.first
+
+      def warnings(dose) = bound(dose).blocks.flat_map { |one| one.protocol.warnings(one.dose).map { |_, level, text| [:blocks, level, "#{one.in_words.capitalize}: #{text}"] } }
+
+      def bounded(compiled, dose, body)
+        runs = bound(dose).runs
+        compiled.with_segments(compiled.segments.chunk_while { |one, other| one.block == other.block }.flat_map do |segments|
+          run = segments.first.block && runs[segments.first.block - 1]
+          run ? run.protocol.bounded(compiled.with_segments(segments), run.dose, body).segments : segments
+        end)
+      end
+
+      def calls(dose) = bound(dose).blocks.first&.then { |one| one.protocol.calls(one.dose) } || []
+
+      def compile(dose, body = Physiology::REFERENCE_BODY)
+        runs = bound(dose).runs
+        whole = runs.map { |one| one.protocol.compile(one.dose, body) }
+        segments = runs.each_with_index.flat_map do |one, index|
+          [*whole[index].segments.map { |segment| segment.with(block: index + 1) }, *gap(one, runs[index + 1])]
+        end
+        Timeline::Compiled.new(segments, before: worked_up(dose))
+      end
+
+      def judged_parts(compiled)
+        by_block = {holds: compiled.holds.group_by { |one| one.segment.block }, sounds: compiled.sounds.group_by { |one| one.segments.first.block }}
+        runs.flat_map.with_index(1) { |run, block| by_block.fetch(run.protocol.judged).fetch(block, []) }
+      end
+
+      # What is owed, and in which block.
+      def rounds(dose) = bound(dose).runs.sum { |run| run.protocol.rounds(run.dose) / run.protocol.sets(run.dose) }
+
+      def sets(_dose) = 1
+
+      def longest_hold_s(dose) = bound(dose).blocks.map { |one| one.protocol.longest_hold_s(one.dose) }.max || 0
+
+      def shorter_holds?(dose, than, where = true)
+        bound(dose).blocks.zip(bound(than).blocks).any? do |one, other|
+          (where == true || where.include?(one.number)) && one.protocol.longest_hold_s(one.dose) < other.protocol.longest_hold_s(other.dose)
+        end
+      end
+
+      # Numbers of judged parts after which a first breath is asked for.
+      def asked_after(dose)
+        holds = asked_holds(dose)
+        judged_parts(compile(dose)).each.with_index(1).select { |part, _| part.is_a?(Timeline::Compiled::Placed) && holds.include?(part.number) }.to_set(&:last)
+      end
+
+      # Numbers of holds after which a first breath is asked for, over the whole session.
+      def asked_holds(dose)
+        first = 0
+        bound(dose).runs.each_with_object(Set.new) do |run, asked|
+          asked.merge(run.protocol.asked_holds(run.dose).map { |number| first + number })
+          first += run.protocol.compile(run.dose).holds.size
+        end
+      end
+
+      def halved(dose) = mapped(dose) { |one, _| one.protocol.halves && one.dose[one.protocol.halves] ? one.protocol.halved(one.dose) : one.dose }
+
+      def doubled(dose) = mapped(dose) { |one, _| one.protocol.halves && one.dose[one.protocol.halves] ? one.protocol.doubled(one.dose) : one.dose }
+
+      def lightened(dose) = mapped(dose) { |one, _| one.protocol.lightened(one.dose) }
+
+      def lean(dose) = mapped(dose) { |one, _| one.protocol.lean(one.dose) }
+
+      def same_dose?(one, other)
+        return one == other if one.nil? || other.nil?
+
+        plain = [one, other].map { |dose| bound(dose).blocks.map { |block| block.with(dose: block.dose.except(*block.protocol.computed)).to_h.except(:protocol).merge(family: block.protocol.id) } }
+        plain.first == plain.last
+      end
+
+      # @return [String] `Bellows rounds: 3 rounds …; then quiet breathing: …`
+      def in_words(dose)
+        bound(dose).blocks.map { |one| "#{one.name}: #{one.protocol.in_words(one.dose)}#{", #{one.repeats} times" if one.repeats > 1}#{gap_in_words(one.after)}" }.join("; then ")
+      end
+
+      # @return [Hash{String => String}] by path: `blocks[0].dose.hold_s`
+      def faults(dose)
+        given = dose[:blocks]
+        return {"blocks" => "#{Error.shown(given)} is not allowed; allowed: 1 to #{MOST} blocks"} unless given.is_a?(Array) && given.size.between?(1, MOST)
+
+        given.each_with_index.map { |one, index| BlockFaults.of(one).transform_keys { |path| ["blocks[#{index}]", path].compact.join(".") } }.reduce({}, :merge)
+      end
+
+      private
+
+      def block(given, number)
+        family = Protocols.family(given.fetch(:protocol))
+        Block.new(protocol: family, dose: family.lean(given.fetch(:dose)), repeats: given.fetch(:repeats, 1), after: given[:after], number: number, time: 1)
+      end
+
+      # @return [Array<Timeline::Segment>] all that comes before a run of a block
+      def before_run(dose, index, body)
+        compile(dose, body || Physiology::REFERENCE_BODY).segments.take_while { |segment| segment.block.nil? || segment.block <= index }
+      end
+
+      def unsettled(one) = one.protocol.class.settling ? one.dose.merge(settle_s: 0, entered: "none") : one.dose
+
+      # @yieldparam block [Block]
+      # @yieldreturn [Hash] its dose
+      def mapped(dose)
+        changed = bound(dose).blocks.zip(dose.fetch(:blocks)).map.with_index { |(one, given), index| given.merge(dose: yield(one, index).freeze).freeze }
+        dose.merge(blocks: changed.freeze).freeze
+      end
+
+      # The lever of a block, as one of the whole session: one number of one block.
+      def of_block(lever, index)
+        lever.with(key: :"block_#{index + 1}_#{lever.key}", words: "block #{index + 1}, #{lever.words}",
+          read: ->(dose) { lever.value(dose[:blocks][index][:dose]) }, moves: ->(dose) { lever.moves?(dose[:blocks][index][:dose]) },
+          write: ->(dose, value) {
+            changed = dose[:blocks].each_with_index.map { |one, at| (at == index) ? one.merge(dose: lever.at(one[:dose], value)).freeze : one }
+            dose.merge(blocks: changed.freeze)
+          })
+      end
+
+      def gap(run, following)
+        return [] if run.after.nil? || following.nil?
+
+        details = {kind: :breathe, rate: Physiology::RESTING_RATE, phase: :rest}
+        coming = "Next: #{following.name.downcase}"
+        return [Timeline::Segment.new(**details, ms: WAIT_S * 1000, until: :word, cue: "Wait for the coach. #{coming}")] if run.after == WAIT
+
+        [Timeline::Segment.new(**details, ms: (run.after * 1000).round, cue: "Breathe naturally. #{coming}")]
+      end
+
+      def gap_in_words(after)
+        return if after.nil?
+
+        (after == WAIT) ? ", wait for the coach" : ", #{Words.hold(after)} between"
+      end
+    end
+  end
+end
