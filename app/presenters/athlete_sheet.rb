@@ -83,6 +83,9 @@ module Windlass
         @days ||= DaysChart.new(DaysChart.held(athlete, since: since), Records::Move.kept.where(prescription_id: athlete.prescription_ids, local_date: since..).to_a, today: @today)
       end
 
+      # @return [Array<MeasureChart>] suspensions at one's own pace, full and empty apart
+      def baselines = @baselines ||= Baselines.of(athlete, since: @today - DaysChart::DAYS).charts
+
       # The newest of each other measure, in words.
       # @return [Array<Array(String, String, String)>] name, reading's headline, address
       def other_measures

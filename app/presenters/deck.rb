@@ -15,7 +15,10 @@ module Windlass
 
       def title = session.to_protocol.in_words(session.to_dose)
 
-      def cautions = session.to_protocol.cautions
+      # @return [Array<String>] cautions, and what the coach wrote
+      def cautions = session.to_protocol.cautions + notes
+
+      def notes = session.to_protocol.notes(session.to_dose)
 
       def line
         @line ||= BreathLine.new(timeline, session.to_body, title: "The session ahead", forecast: session.forecast_of_plan)
@@ -23,10 +26,16 @@ module Windlass
 
       # @return [Hash{String => String}] what each key does
       def keys
-        {"Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on", "N" => "next, without counting", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
+        {"Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on", "N" => "next, without counting", "H" => "hold now, in deep breathing", "T" => "counts run by the clock, or by a tap", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
          "2" => "first breath deeper", "3" => "first breath a gasp", "P" => "pause", "O" => "oximeter, simulated",
          "M" => "sound on and off", "Esc" => "stop: loses nothing"}
       end
+
+      # @return [Boolean] breaths or repetitions are counted: by the clock, or by a tap
+      def counted? = timeline.segments.any? { |segment| segment.breaths || segment.repetitions }
+
+      # @return [Boolean] the breathing may be ended at any breath
+      def holds_now? = timeline.segments.any?(&:breath)
 
       # @return [Boolean] the first breath after a hold says something here
       def breaths_asked? = session.to_protocol.first_breath != :never && timeline.holds.any?
@@ -35,7 +44,7 @@ module Windlass
       def plan
         {uuid: session.uuid, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
          over: session.over?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
-         asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
+         calls: session.to_protocol.calls(session.to_dose), asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
       end
 
       private
@@ -45,29 +54,31 @@ module Windlass
       def segments
         asked = asked_breaths
         exhales = exhales_by_start
+        blocks = blocks_by_number
         timeline.placed.map do |place|
           {kind: place.segment.kind, start_ms: place.start_ms, ms: place.segment.ms, cue: place.segment.cue,
            hold: place.number, round: place.segment.round, phase: place.segment.phase, ends: place.segment.ends,
            breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats,
-           at_most_ms: place.segment.at_most_ms, asks: asked.include?(place.number) || nil, exhale: exhales[place.start_ms]}.compact
+           at_most_ms: place.segment.at_most_ms, asks: asked.include?(place.number) || nil, exhale: exhales[place.start_ms],
+           calls: place.segment.calls, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
+           limited: place.segment.limited? || nil, block: blocks[place.segment.block]}.compact
         end
       end
 
       # @return [Set<Integer>] numbers of the holds after which the first breath is asked for while it runs
-      def asked_breaths
+      def asked_breaths = (session.to_protocol.first_breath == :end) ? Set.new : session.to_protocol.asked_holds(session.to_dose)
+
+      # @return [Hash{Integer => String}] `Block 2 of 4: hiss ladder`
+      def blocks_by_number
         protocol = session.to_protocol
-        case protocol.first_breath
-        when :hold then timeline.holds.to_set(&:number)
-        when :never, :end then Set.new
-        else protocol.asked_after(session.to_dose)
-        end
+        return {} unless protocol.is_a?(Protocols::Blocks)
+
+        protocol.runs.each.with_index(1).to_h { |run, number| [number, "Block #{number} of #{protocol.runs.size}: #{run.name.downcase}"] }
       end
 
       # @return [Hash{Integer => Integer}] number of the sounded exhale that a part belongs to, by its start; where they are judged
       def exhales_by_start
-        return {} unless session.to_protocol.judged == :sounds
-
-        timeline.sounds.each_with_object({}) do |sound, by_start|
+        session.parts.grep(Timeline::Compiled::Sounded).each_with_object({}) do |sound, by_start|
           sound.segments.reduce(sound.start_ms) { |start_ms, segment| (by_start[start_ms] = sound.number) && start_ms + segment.ms }
         end
       end

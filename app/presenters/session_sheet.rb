@@ -4,8 +4,8 @@ module Windlass
   module Presenters
     # One session after it was run: the line drawn over its plan, the rounds, and what the coach says of it.
     class SessionSheet
-      Round = Value.define(:number, :target, :held, :urge, :forecast, :low, :first_breath, :asked)
-      Sound = Value.define(:number, :planned, :reached, :field, :unit, :ribs, :stream)
+      Round = Value.define(:number, :where, :target, :held, :urge, :forecast, :low, :first_breath, :asked)
+      Sound = Value.define(:number, :where, :planned, :reached, :field, :unit, :ribs, :stream)
 
       # What may be said; an answer that nobody knows stays unknown.
       UNKNOWN = {"" => "not known"}.freeze
@@ -46,15 +46,15 @@ module Windlass
       end
 
       def line
-        BreathLine.new(run, session.to_body, title: "#{title}, as it was done", rounds: sounded? ? [] : session.rounds,
+        BreathLine.new(run, session.to_body, title: "#{title}, as it was done", rounds: drawn_rounds,
           forecast: Forecasts.of(athlete, run, on: session.local_date, posture: session.posture.to_sym))
       end
 
       # @return [Array<Round>]
       def rounds
-        session.rounds.map do |round|
+        held_rounds.map do |round|
           typed = typed_round(round.number)
-          Round.new(number: round.number, target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
+          Round.new(number: round.number, where: where(round.number), target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
             held: typed["held_s"] || (round.held_ms && Words.number(round.held_ms / 1000.0)),
             forecast: forecast_urge(round.number), low: round.sao2_low ? "#{(round.sao2_low * 100).round} %" : "–",
             urge: urge(round),
@@ -62,14 +62,20 @@ module Windlass
         end
       end
 
-      # @return [Boolean] the exhale is what is judged
-      def sounded? = session.to_protocol.judged == :sounds
+      # @return [Boolean] exhales are judged, in all of it or in some blocks
+      def sounded? = parts.any? { |part| sounded_part?(part) }
+
+      # @return [Boolean] holds are judged, in all of it or in some blocks
+      def held? = holds? && (parts.empty? || parts.any? { |part| !sounded_part?(part) })
 
       # @return [Array<Sound>] in beats where they are counted, else in seconds
       def sounds
         beat_ms = session.beat_ms
-        session.rounds.map { |round| sound(round, typed_round(round.number), beat_ms[round.number]) }
+        (session.rounds - held_rounds).map { |round| sound(round, typed_round(round.number), beat_ms[round.number]) }
       end
+
+      # @return [String, nil] where it is a baseline: the medians, full and empty
+      def baseline_words = (Baselines.in_words(session.rounds) if session.to_protocol.baseline?)
 
       # @return [Boolean] the first breath after a hold says something here
       def breaths_asked? = asked.any?
@@ -112,12 +118,35 @@ module Windlass
 
       def asked = @asked ||= session.asked_breaths
 
+      def parts = @parts ||= session.parts
+
+      def sounded_part?(part) = part.is_a?(Timeline::Compiled::Sounded)
+
+      # At one's own pace there may be more holds than were planned.
+      def held_rounds = @held_rounds ||= session.rounds.reject { |round| sounded_part?(parts[round.number - 1]) }
+
+      # Numbered as the holds of the drawing are.
+      def drawn_rounds = held_rounds.map { |round| DrawnRound.new(number: hold_number(round.number), **round.slice(:held_ms, :first_urge_ms, :first_breath).symbolize_keys) }
+
+      DrawnRound = Value.define(:number, :held_ms, :first_urge_ms, :first_breath)
+      private_constant :DrawnRound
+
+      def hold_number(number) = parts[number - 1]&.number || number
+
+      # @return [String, nil] the block, or how the lungs are at one's own pace
+      def where(number)
+        block = parts[number - 1]&.block
+        return session.to_protocol.runs[block - 1].name.downcase if block
+
+        number.odd? ? "full" : "empty" if session.to_protocol.baseline?
+      end
+
       def sound(round, typed, beat_ms)
         held_ms = round.held_ms
         planned_ms = round.target_ms
         counted = beat_ms ? ["beats", "beats", ->(ms) { Words.number(ms / beat_ms) }] : ["held_s", "s", ->(ms) { Words.number(ms / 1000.0) }]
         field, unit, words = counted
-        Sound.new(number: round.number, planned: "#{words[planned_ms]} #{unit}", reached: typed[field] || (held_ms && words[held_ms]), field: field, unit: unit,
+        Sound.new(number: round.number, where: where(round.number), planned: "#{words[planned_ms]} #{unit}", reached: typed[field] || (held_ms && words[held_ms]), field: field, unit: unit,
           ribs: typed["ribs"] || round.ribs, stream: typed["stream"] || round.stream)
       end
 
@@ -131,7 +160,7 @@ module Windlass
       end
 
       # As it was forecast when the session was planned.
-      def forecast_urge(number) = ForecastWords.seconds(session.forecast_of(number)&.fetch("urge_s"))
+      def forecast_urge(number) = ForecastWords.seconds(session.forecast_of(hold_number(number))&.fetch("urge_s"))
 
       def typed_round(number) = @rating ? @rating.typed_round(number) : {}
     end

@@ -16,17 +16,19 @@ module Windlass
       Work = Value.define(:protocol, :sets, :verdict, :decided, :before, :after)
 
       # One protocol that is climbed.
-      Course = Struct.new(:protocol, :days_a_week, :standing, :resting_until)
+      Course = Struct.new(:protocol, :days_a_week, :standing, :resting_until, :name, :from)
 
       # @param person [Hash] an entry of kestrel_quay.yml
       # @param now [Time]
       # @param random [Random]
-      def initialize(person, now:, random:)
+      # @param own [Hash{String => Hash}] sessions of the coach's own, by name
+      def initialize(person, now:, random:, own: {})
         @person = person
         @now = now
         @today = now.to_date
         @random = random
         @courses = [["small-holds", person["trains"]], *person["also"]].map { |id, days| Course.new(Protocols.find(id), days) }
+        @courses += @person.fetch("own", []).map { |name, days| own_course(name, days, own.fetch(name)) }
         @history = []
         @newest_pause = nil
       end
@@ -47,6 +49,11 @@ module Windlass
 
       private
 
+      def own_course(name, days, own)
+        dose = Protocols.dose(own["dose"])
+        Course.new(Protocols.bound(own["protocol"]) { dose }.named(name), days, nil, nil, name, dose)
+      end
+
       def day(ago)
         date = @today - ago
         score = score(date, ago)
@@ -57,7 +64,8 @@ module Windlass
 
       def train(course, date, ago)
         protocol = course.protocol
-        before = course.standing = Progression::Standing.of(protocol, values(ago), dose: course.standing&.dose, reduced: course.standing&.reduced || false)
+        before = course.standing = Progression::Standing.of(protocol, values(ago), dose: course.standing&.dose, reduced: course.standing&.reduced || false,
+          from: course.from, limits: @person["locks"] ? {locks: true} : {})
         return if before.nil?
 
         sets = Array.new(protocol.sets(before.dose)) { |index| set(date, ago, index, before) }
@@ -139,10 +147,12 @@ module Windlass
 
       # A first breath where the family asks for one; of a sounded exhale how ribs and stream were.
       def rounds(protocol, standing, timeline)
-        return timeline.sounds.map { |sound| exhale(sound) } if protocol.judged == :sounds
-
         asked = asked(protocol, standing.dose, timeline)
-        timeline.holds.map { |place| round(place, asked.include?(place.number) ? rough(protocol, standing) : nil) }
+        protocol.judged_parts(timeline).map.with_index(1) do |part, number|
+          next exhale(part, number) if part.is_a?(Timeline::Compiled::Sounded)
+
+          round(part, number, asked.include?(number) ? rough(protocol, standing) : nil)
+        end
       end
 
       def asked(protocol, dose, timeline)
@@ -155,9 +165,9 @@ module Windlass
       end
 
       # Now and then one ends before its time.
-      def exhale(sound)
+      def exhale(sound, number)
         whole_s = sound.ms / 1000.0
-        Progression::Round.new(number: sound.number, target_s: whole_s, held_s: (@random.rand < 0.03) ? whole_s * 0.8 : whole_s,
+        Progression::Round.new(number: number, target_s: whole_s, held_s: (@random.rand < 0.03) ? whole_s * 0.8 : whole_s,
           ribs: (@random.rand < 0.06) ? :dropped : :wide, stream: (@random.rand < 0.08) ? :flickering : :even)
       end
 
@@ -176,7 +186,7 @@ module Windlass
       end
 
       # @param rough [Float, nil] nil: nobody asks how the first breath was
-      def round(place, rough)
+      def round(place, number, rough)
         breath = if rough.nil? then nil
         elsif @random.rand < rough
           (@random.rand < 0.25) ? :gasp : :deeper
@@ -185,7 +195,7 @@ module Windlass
         end
         hold_s = place.segment.seconds.to_f
         held = (hold_s + gauss * 0.08).clamp(hold_s * 0.95, hold_s * 1.05)
-        Progression::Round.new(number: place.number, target_s: place.segment.open? ? nil : hold_s, held_s: held, first_breath: breath)
+        Progression::Round.new(number: number, target_s: place.segment.open? ? nil : hold_s, held_s: held, first_breath: breath)
       end
 
       # A normal deviate, by Box and Muller.

@@ -48,7 +48,7 @@ module Windlass
         @athlete = @account.athletes.create!(columns)
         @athlete.screenings.create!(account_id: @account.id, answered_on: @now.to_date - @person.fetch("screened", Diary::DAYS), conditions: conditions,
           guardian_consent_on: (@now.to_date - Diary::DAYS if @person["born"] < Screening::Ages::ADULT))
-        @diary = Diary.new(@person, now: @now, random: @random)
+        @diary = Diary.new(@person, now: @now, random: @random, own: OWN.to_h { |own| [own["name"], own] })
         write_scores(@diary.days)
         write_measures
         write_days
@@ -70,7 +70,7 @@ module Windlass
       def columns
         today = @now.to_date
         @person.slice("name", "sex", "height_cm", "mass_kg", "vital_capacity_l", "resting_pulse", "disciplines", "nervous",
-          "sleep_signs", "control_pause_use").merge("notes" => @person.fetch("notes", ""),
+          "sleep_signs", "locks", "control_pause_use").merge("notes" => @person.fetch("notes", ""),
             "born_on" => (today << (@person["born"] * 12)) - @random.rand(300))
       end
 
@@ -128,7 +128,8 @@ module Windlass
       def prescribe(course)
         first = @diary.days.find { |day| day.works.any? { |work| work.protocol == course.protocol } }
         @athlete.prescriptions.create!(account_id: @account.id, protocol: course.protocol.id, dose: course.standing.dose,
-          reduced: course.standing.reduced, started_on: first.date)
+          reduced: course.standing.reduced, started_on: first.date,
+          own_name: course.name, own_dose: course.from)
       end
 
       def write_sessions
@@ -186,7 +187,7 @@ module Windlass
 
       def round_row(session_id, round)
         {session_id: session_id, number: round.number, target_ms: round.target_s && (round.target_s * 1000).round,
-         held_ms: (round.held_s * 1000).round, skipped: false, first_breath: round.first_breath, ribs: round.ribs, stream: round.stream,
+         held_ms: (round.held_s * 1000).round, skipped: false, first_breath: round.first_breath, sounded: !round.ribs.nil?, ribs: round.ribs, stream: round.stream,
          first_urge_ms: first_urge_ms(round)}
       end
 

@@ -28,6 +28,16 @@ RSpec.describe "The deck's modules", :browser do
     JS
   end
 
+  # @return [Array<Array>] moment and kind of every cue, in order of time
+  def cues(segments, from, to, index: 0, since: 0, **plan)
+    evaluate(<<~JS, "cues.js").sort
+      const { Run } = await import("#{Windlass::Assets.path("js/run.js")}");
+      const run = new Run({ segments: #{segments}, holds: 2, over: true, ...#{JSON.generate(plan)} }, { run: null }, {});
+      Object.assign(run.state, { index: #{index}, segmentStart: #{since} });
+      return module.cuesBetween(run, #{from}, #{to}).map((cue) => [cue.atMs, cue.kind, cue.hz].filter((one) => one !== undefined));
+    JS
+  end
+
   def evaluate(script, file)
     page.evaluate_async_script("import('#{Windlass::Assets.path("js/#{file}")}').then(async (module) => { #{script} })" \
       ".then((result) => arguments[0](result), (error) => arguments[0](String(error)))")
@@ -81,6 +91,14 @@ RSpec.describe "The deck's modules", :browser do
         ["finish", 158_000]], 2, 10, true]
     end
 
+    it "runs hands-free where nobody has a hand: what is counted ends by the clock, with a tick each" do
+      answer = with_run("run.start({}); pass(4000); const left = run.breathsLeft; pass(15000); return [events, left, run.state.index];", hands_free: true)
+
+      expect(answer).to eq [[["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1], ["hold_start", 19_000, 2]], 2, 3]
+      expect(cues(timeline_json, 0, 19_500, hands_free: true).select { |_, kind| kind == "tick" }).to eq [[5_000, "tick"], [7_000, "tick"], [8_000, "tick"], [9_000, "tick"],
+        *(1..9).map { |number| [15_000 + number * 400, "tick"] }].sort
+    end
+
     it "goes on without counting where that is asked, and releases a capped hold early" do
       answer = with_run("run.start({}); pass(3000); run.skip({}); pass(2000); run.next({}); return events.slice(1);")
 
@@ -89,10 +107,25 @@ RSpec.describe "The deck's modules", :browser do
 
     it "lays out no tone beyond a part without an end, and one on every beat" do
       beats = JSON.generate([{kind: "exhale", ms: 8_000, beats: 4, ends: "clock"}, {kind: "breathe", ms: 5_000, ends: "hand"}, {kind: "hold", ms: 1_000}])
-      cues = evaluate("return module.cuesBetween(#{beats}, 0, 0, 0, 60000).map((cue) => [cue.atMs, cue.kind]);", "cues.js")
 
-      expect(cues).to eq [[2_000, "beat"], [4_000, "beat"], [6_000, "beat"], [8_000, "breathe"]]
+      expect(cues(beats, 0, 60_000)).to eq [[2_000, "beat"], [4_000, "beat"], [6_000, "beat"], [8_000, "breathe"]]
     end
+  end
+
+  it "holds now at any breath: out first, then the hold with the cap of so few breaths; a call stands for a while, and sounds" do
+    deep = [{kind: "inhale", start_ms: 0, ms: 2_000, breath: 1, round: 1}, {kind: "exhale", start_ms: 2_000, ms: 2_000, breath: 1, round: 1},
+      {kind: "inhale", start_ms: 4_000, ms: 2_000, breath: 2, round: 1}, {kind: "exhale", start_ms: 6_000, ms: 2_000, breath: 2, round: 1},
+      {kind: "hold", start_ms: 8_000, ms: 40_000, hold: 1, ends: "cap", limited: true, round: 1, caps_s: [12, 30], calls: [[2_000, "Let the lock go"]]}]
+    answer = with_run(<<~JS, {segments: deep})
+      run.start({}); pass(1000); run.holdNow({}); const out = run.segment.kind; pass(1999); const before = run.segment.kind;
+      pass(1); const cap = run.lengthMs; pass(2000); const call = run.call; run.holdNow({}); pass(60000);
+      return [out, before, cap, call, events];
+    JS
+
+    expect(answer).to eq ["exhale", "exhale", 12_000, "Let the lock go",
+      [["start", 0], ["hold_now", 1_000, 1, "1"], ["hold_start", 3_000, 1], ["hold_end", 15_000, 1], ["finish", 15_000]]]
+    expect(cues(JSON.generate(deep.last(1) + [{kind: "exhale", ms: 8_000, tone_hz: 220}]), 0, 41_000, calls: [[5_000, "Last minute"]]))
+      .to include [2_000, "call"], [5_000, "call"], [40_001, "note", 220]
   end
 
   describe "at one's own pace" do
@@ -135,7 +168,7 @@ RSpec.describe "The deck's modules", :browser do
     JS
 
     expect(answer).to eq [0, 1, true, true]
-    expect(evaluate("return module.cuesBetween(#{open}, 0, 0, 0, 90000).map((cue) => [cue.atMs, cue.kind]);", "cues.js").last).to eq [20_000, "exhale"]
+    expect(cues(open, 0, 90_000).last).to eq [20_000, "exhale"]
   end
 
   it "keeps marks and sends them where the browser has no room, and puts aside what the server refuses" do
@@ -162,12 +195,9 @@ RSpec.describe "The deck's modules", :browser do
   end
 
   it "lays out one tone at the end of every segment, and three ticks before the end of long ones" do
-    cues = evaluate("return module.cuesBetween(#{timeline_json}, 0, 0, 8500, 28000).map((cue) => [cue.atMs, cue.kind]).sort((a, b) => a[0] - b[0]);", "cues.js")
-
-    expect(cues).to eq [[9_000, "tick"], [10_000, "hold"], [15_000, "breathe"], [24_000, "tick"], [25_000, "tick"],
+    expect(cues(timeline_json, 8500, 28_000)).to eq [[9_000, "tick"], [10_000, "hold"], [15_000, "breathe"], [24_000, "tick"], [25_000, "tick"],
       [26_000, "tick"], [27_000, "hold"]]
-    expect(evaluate("return module.cuesBetween(#{timeline_json}, 3, 27000, 27000, 40000);", "cues.js"))
-      .to eq [{"kind" => "end", "atMs" => 32_000}]
+    expect(cues(timeline_json, 27_000, 40_000, index: 3, since: 27_000)).to eq [[32_000, "end"]]
   end
 
   it "renders tones at their moments on the audio clock, and none when silenced" do

@@ -49,7 +49,7 @@ RSpec.describe Windlass::Forms::TypedNumbers do
 
   def random_value(parameter, random)
     return parameter.choices.keys.sample(random: random) if parameter.choices
-    return Array.new(parameter.numbers) { random.rand(1..32) } if parameter.numbers
+    return Array.new(parameter.numbers) { random.rand(1..parameter.range.end) } if parameter.numbers
 
     step = (parameter.step || 1).rationalize(1/1000r)
     steps = ((parameter.range.end - parameter.range.begin) / step).floor

@@ -5,21 +5,34 @@ const COUNT_FROM_MS = 8000;
 const COUNT_MS = [3000, 2000, 1000];
 
 /**
- * @param segments [{kind, ms}], with `index` the one that runs since `startMs` of the session's clock
- * @returns [{kind, atMs}] after fromMs, up to toMs
+ * @param run what runs: its segments, what its part is and since when, and when each part ends by itself
+ * @returns [{kind, atMs, hz}] after fromMs, up to toMs
  */
-export function cuesBetween(segments, index, startMs, fromMs, toMs) {
-  const cues = [];
-  let end = startMs;
-  for (let at = index; at < segments.length && end <= toMs; at += 1) {
-    const { ms, beats, ends, at_most_ms: atMost } = segments[at];
-    if (beats) cues.push(...Array.from({ length: Math.ceil(beats) }, (_, beat) => ({ kind: "beat", atMs: end + (beat * ms) / beats })));
-    const open = ends === "hand" || ends === "count";
-    if (open && !atMost) break;
-    end += open ? atMost : ms;
-    if ((open ? atMost : ms) >= COUNT_FROM_MS && !beats) cues.push(...COUNT_MS.map((before) => ({ kind: "tick", atMs: end - before })));
-    cues.push({ kind: segments[at + 1]?.kind ?? "end", atMs: end });
-    if (open) break;
+export function cuesBetween(run, fromMs, toMs) {
+  const { segments, state } = run;
+  const cues = run.calls.map(([atMs]) => ({ kind: "call", atMs }));
+  let start = state.segmentStart;
+  for (let at = state.index; at < segments.length && start <= toMs; at += 1) {
+    const segment = segments[at];
+    const ms = run.endMs(at);
+    cues.push(...within(segment, run.counts(at), start, run.handsFree));
+    if (ms === null) break;
+    start += ms;
+    if (ms >= COUNT_FROM_MS && !segment.beats) cues.push(...COUNT_MS.map((before) => ({ kind: "tick", atMs: start - before })));
+    cues.push({ kind: segments[at + 1]?.kind ?? "end", atMs: start });
+    // Nothing could be laid out after a part that a hand may end before its latest end.
+    if (segment.at_most_ms !== undefined && segment.ends === "hand") break;
   }
   return cues.filter((cue) => cue.atMs > fromMs && cue.atMs <= toMs);
+}
+
+/** What sounds while a part runs: its beats, its counted breaths, its reference note, what is called in it. */
+function within({ beats, ms, calls = [], tone_hz: hz }, counts, start, handsFree) {
+  const each = (count, kind) => Array.from({ length: Math.ceil(count) }, (_, number) => ({ kind, atMs: start + (number * ms) / count }));
+  return [
+    ...(beats ? each(beats, "beat") : []),
+    ...(handsFree && counts > 1 ? each(counts, "tick").slice(1) : []),
+    ...(hz ? [{ kind: "note", atMs: start + 1, hz }] : []),
+    ...calls.map(([after]) => ({ kind: "call", atMs: start + after })),
+  ];
 }

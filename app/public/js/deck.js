@@ -1,7 +1,7 @@
 // The deck: keys, buttons, figures, tones. What is right at which moment stands in run.js.
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { cuesBetween } from "./cues.js";
-import { endWords, figureOf, lengthWords, mainWordOf, overWords } from "./deck_words.js";
+import { endWords, figureOf, lengthWords, mainWordOf, overWords, placeWords } from "./deck_words.js";
 import { Journal } from "./journal.js";
 import { everySecond } from "./metronome.js";
 import { Oximeter } from "./oximeter.js";
@@ -9,12 +9,14 @@ import { Run } from "./run.js";
 import { Sound } from "./sound.js";
 import { WakeLock } from "./wake_lock.js";
 
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", Escape: "stop" };
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", Escape: "stop" };
 // Tones are laid out this far ahead, so that they come even when the screen sleeps, and again whenever less is left.
 const AHEAD_MS = 90_000;
 const TOP_UP_MS = 70_000;
 // Frames stop in a hidden tab; this goes on.
 const PULSE_MS = 250;
+// Whether what is counted runs by the clock or by a tap is remembered on the device.
+const COUNTS = "windlass.counts";
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
@@ -23,12 +25,13 @@ export function deck() {
 
   return {
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, rating: false, asleep: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false,
+    live: true, over: false, rating: false, asleep: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: localStorage.getItem(COUNTS) === "tap", place: "",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
       hand = document.getElementById("hand");
       this.next = document.querySelector(".next").textContent;
+      plan.hands_free = !this.byTap;
       sound = new Sound();
       journal = new Journal(plan.uuid, () => this.showKept());
       this.takeDeck();
@@ -100,6 +103,8 @@ export function deck() {
       else if (what === "contraction") this.mark("contraction", event);
       else if (what === "pause") this.pause(event);
       else if (what === "skip") this.skip(event);
+      else if (what === "hold") this.holdNow(event);
+      else if (what === "taps") this.taps();
       else if (what === "stop") this.stop(event);
       else if (what === "mute") this.mute();
       else if (what === "oximeter") this.measure();
@@ -120,6 +125,16 @@ export function deck() {
 
     mark(kind, event) { run?.mark(kind, event); },
     breath(value, event) { run?.breath(value, event); this.show(); },
+    holdNow(event) { run?.holdNow(event); this.show(); },
+    /** A tap leads what is counted, or the clock does: as one likes, at any time. */
+    taps() {
+      if (!run || run.over) return;
+      this.byTap = !this.byTap;
+      localStorage.setItem(COUNTS, this.byTap ? "tap" : "clock");
+      run.handsFree = !this.byTap;
+      if (run.live) this.layOutTones(true);
+    },
+    get countWord() { return this.byTap ? "Counts by a tap" : "Counts by the clock"; },
     skip(event) { if (run?.live && run.started) run.skip(event); this.show(); },
     pause(event) { if (run?.live) run.pause(event); this.show(); },
     stop(event) { run?.stop(event); this.show(); },
@@ -168,8 +183,7 @@ export function deck() {
       const now = run.now();
       const from = byHand ? now : laidOutTo;
       laidOutTo = now + AHEAD_MS;
-      const cues = cuesBetween(plan.segments, run.state.index, run.state.segmentStart, from, laidOutTo);
-      sound.schedule(cues.map((cue) => ({ kind: cue.kind, inMs: cue.atMs - now })));
+      sound.schedule(cuesBetween(run, from, laidOutTo).map((cue) => ({ ...cue, inMs: cue.atMs - now })));
     },
 
     /** A hold may be longer than what was laid out when it began; and an audio clock that slipped plays late. */
@@ -215,14 +229,18 @@ export function deck() {
 
     showRunning() {
       const after = plan.segments[run.state.index + 1];
-      this.cue = run.paused ? "Paused" : run.segment.cue;
+      this.cue = run.paused ? "Paused" : run.call ?? run.segment.cue;
+      this.place = placeWords(run);
       this.figure = figureOf(run);
       this.mainWord = run.paused ? "Go on" : mainWordOf(run);
-      this.counting = run.segment.ends === "count" || run.segment.ends === "hand";
+      this.counting = !run.handsFree && run.counts(run.state.index) > 0;
+      this.holdable = run.holdable;
       this.next = `${endWords(run.segment)}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : "Then it is done"}`;
     },
 
     showOver() {
+      this.holdable = false;
+      this.place = "";
       const { cue, next } = overWords(run);
       this.cue = cue;
       this.figure = clockWords(run.state.overAt ?? 0);

@@ -5,7 +5,7 @@ import { clockWords } from "./clock.js";
 export function figureOf(run) {
   const { ends, beats, ms, repetitions } = run.segment;
   if (beats && ends === "clock") return String(Math.max(1, Math.ceil((run.left * beats) / ms - 1e-6)));
-  if (ends === "count") return String(run.breathsLeft);
+  if (ends === "count" || (repetitions && run.handsFree)) return String(run.breathsLeft);
   if (repetitions) return `${repetitions} ×`;
   return ends === "clock" ? clockWords(run.left) : clockWords(Math.floor(run.elapsed / 1000) * 1000);
 }
@@ -13,12 +13,14 @@ export function figureOf(run) {
 export function mainWordOf(run) {
   if (run.holding) return "Release";
   if (run.sounding) return "It ended";
+  if (run.handsFree && run.timed) return "Next";
   if (run.segment.ends === "count" && run.breathsLeft > 1) return "A breath";
   return run.segment.ends === "hand" ? "Done" : "Next";
 }
 
 /** What ends it, where the clock does not. */
 export function endWords({ ends, ms, at_most_ms: atMost }) {
+  if (ends === "clock") return "";
   if (ends === "cap") return `Limit ${clockWords(ms)}. Do not aim for it. `;
   if (atMost) return `Ends by itself at ${clockWords(atMost)}. `;
   return "";
@@ -30,6 +32,15 @@ export function lengthWords({ kind, ends, ms, breaths, beats }) {
   if (beats) return `, ${beats} beats`;
   if (kind !== "hold") return "";
   return ends === "clock" ? `, ${ms / 1000} s` : "";
+}
+
+/** Where we are: the block, the round, and at one's own pace the time that is left. */
+export function placeWords(run) {
+  const { block, round, phase } = run.segment;
+  const rounds = run.rounds.get(block);
+  const left = run.ownPaceMs !== null ? `${clockWords(run.ownPaceMs - run.now())} left` : null;
+  const place = round && rounds > 1 && phase !== "settle" && run.ownPaceMs === null ? `round ${round} of ${rounds}` : null;
+  return [block, place, left].filter(Boolean).join(" · ");
 }
 
 /** What is asked once it is over, and what is left to say. */

@@ -1,9 +1,12 @@
 // A session running through its timeline. Knows no screen: the deck shows what it says. A part ends by the clock, by hand,
-// by hand with the clock as its cap, or with the last of its counted breaths. Moments are milliseconds of the
+// by hand with the clock as its cap, or with the last of its counted breaths; hands-free, what is counted ends by the clock
+// too. Moments are milliseconds of the
 // session's own clock, which stands still while paused and goes on across a reload.
 const HEARTBEAT_MS = 1000;
 // A page that was away longer than this comes back paused: nobody knows what happened meanwhile.
 const LONGEST_GAP_MS = 30_000;
+// So long what is called stands on the screen.
+const CALLED_MS = 6000;
 
 export class Run {
   /** @param onSegment called on every new segment, with true where a hand and not the clock brought it */
@@ -16,6 +19,10 @@ export class Run {
     this.onSegment = onSegment;
     this.state = journal.run ?? { index: -1, segmentStart: 0, anchor: null, pausedAt: null, lastHold: null, breaths: {}, asked: [], over: plan.over, seen: null, counted: 0, laps: 0 };
     this.asksAtEnd = plan.asks_at_end;
+    this.handsFree = plan.hands_free ?? false;
+    this.calls = plan.calls ?? [];
+    this.rounds = new Map();
+    for (const { block, round } of this.segments) this.rounds.set(block, Math.max(this.rounds.get(block) ?? 0, round ?? 0));
     if (this.live) this.comeBack();
   }
 
@@ -29,15 +36,36 @@ export class Run {
   /** A sounded exhale runs: ending it early says how far it went. */
   get sounding() { return this.live && !this.paused && this.segment.exhale !== undefined; }
   /** Ends by itself when its time is up, or at its latest end where a hand should have ended it. */
-  get timed() { return this.segment.at_most_ms !== undefined || !["hand", "count"].includes(this.segment.ends); }
-  get lengthMs() { return this.segment.at_most_ms !== undefined && this.segment.ends === "hand" ? this.segment.at_most_ms : this.segment.ms; }
+  get timed() { return this.endMs(this.state.index) !== null; }
+  get lengthMs() { return this.endMs(this.state.index) ?? this.segment.ms; }
+  /** Milliseconds after which a part ends by itself; null where only a hand ends it. */
+  endMs(index) {
+    const { ends, ms, at_most_ms: atMost } = this.segments[index];
+    if (["hand", "count"].includes(ends) && !(this.handsFree && this.counts(index))) return atMost ?? null;
+    return Math.min(ms, this.state.caps?.[index] ?? ms);
+  }
+  /** Breaths or repetitions of a part that are counted. */
+  counts(index) { return this.segments[index].breaths ?? this.segments[index].repetitions ?? 0; }
+  /** What is called just now. */
+  get call() {
+    if (!this.live || this.paused) return null;
+    const due = ([atMs], now) => now >= atMs && now < atMs + CALLED_MS;
+    const own = (this.segment.calls ?? []).find((call) => due(call, this.elapsed));
+    return (own ?? this.calls.find((call) => due(call, this.now())))?.[1] ?? null;
+  }
+  /** Deep breaths run: a retention may begin at any of them. */
+  get holdable() { return this.live && !this.paused && this.segment.breath !== undefined; }
   /** Holds whose first breath was asked for and that nobody has rated yet, oldest first. */
   get unrated() { return (this.state.asked ?? []).filter((hold) => !this.state.breaths[hold]); }
   /** The hold whose first breath a key rates now: while it runs the latest one, at the end those that are still open. */
   get rated() { return this.over ? this.unrated[0] ?? this.state.asked?.at(-1) ?? null : this.state.asked?.at(-1) ?? null; }
   /** Number of the hold that runs: at one's own pace they are numbered on when the plan begins anew. */
   get holdNumber() { return this.segment.hold + (this.state.laps ?? 0) * this.holds; }
-  get breathsLeft() { return this.segment.breaths - (this.state.counted ?? 0); }
+  get breathsLeft() {
+    const all = this.counts(this.state.index);
+    if (!this.handsFree) return all - (this.state.counted ?? 0);
+    return Math.min(all, Math.max(1, Math.ceil((this.left * all) / this.segment.ms - 1e-6)));
+  }
   get elapsed() { return this.now() - this.state.segmentStart; }
 
   now(event) {
@@ -70,7 +98,7 @@ export class Run {
   next(event) {
     this.tick();
     if (!this.live) return;
-    if (this.segment.ends === "count" && this.breathsLeft > 1) return this.count();
+    if (this.segment.ends === "count" && !this.handsFree && this.breathsLeft > 1) return this.count();
     this.leave(this.now(event), true);
   }
 
@@ -78,6 +106,21 @@ export class Run {
   skip(event) {
     this.tick();
     if (this.live && !this.paused) this.leave(this.now(event), true);
+  }
+
+  /** Ends deep breathing at this breath: out, or the full breath in, and the hold with the cap of so few breaths. */
+  holdNow(event) {
+    this.tick();
+    if (!this.holdable) return;
+    const { breath, kind, round, block } = this.segment;
+    const hold = this.segments.findIndex((one, index) => index > this.state.index && one.kind === "hold" && one.limited && one.round === round && one.block === block);
+    if (hold < 0) return;
+    const lastOut = this.segments.findLastIndex((one, index) => index < hold && one.breath !== undefined);
+    const at = this.now(event);
+    const capMs = (this.segments[hold].caps_s?.[breath - 1] ?? Infinity) * 1000;
+    this.state.caps = { ...this.state.caps, [hold]: capMs };
+    this.journal.add("hold_now", at, { round: this.segments[hold].hold, value: String(breath) });
+    this.enter(kind === "inhale" ? lastOut : lastOut + 1, at, true);
   }
 
   count() {

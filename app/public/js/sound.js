@@ -7,8 +7,10 @@ const TONES = {
   tick: [[880, 0]],
   beat: [[988, 0]],
   end: [[523, 0], [659, 0.16], [784, 0.32]],
+  call: [[784, 0], [988, 0.14]],
+  note: [[null, 0]],
 };
-const LENGTH_S = { hold: 0.35, tick: 0.04, beat: 0.025 };
+const LENGTH_S = { hold: 0.35, tick: 0.04, beat: 0.025, note: 1.2 };
 // The audio clock may slip against the page's while nothing sounds: further than this, what is laid out is wrong.
 const SLIP_S = 0.01;
 // How far it really ran ahead is only known once it moves.
@@ -70,13 +72,13 @@ export class Sound {
     if (this.gain) this.gain.gain.value = this.muted ? 0 : this.volume * 0.5;
   }
 
-  /** @param cues [{kind, inMs}] from now; what is over already is passed over */
+  /** @param cues [{kind, inMs, hz}] from now; what is over already is passed over */
   schedule(cues) {
     if (this.asleep) return;
     this.offset = this.mapping();
     for (const cue of cues.filter(({ inMs }) => inMs >= 0)) {
       for (const [pitch, after] of TONES[cue.kind]) {
-        this.tone(pitch, this.context.currentTime + cue.inMs / 1000 + after, LENGTH_S[cue.kind] ?? 0.12);
+        this.tone(pitch ?? cue.hz, this.context.currentTime + cue.inMs / 1000 + after, LENGTH_S[cue.kind] ?? 0.12);
       }
     }
   }

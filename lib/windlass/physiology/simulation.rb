@@ -28,6 +28,25 @@ module Windlass
           end_state: EndState.new(po2: subject.po2, pco2: subject.pco2, sao2: subject.saturation))
       end
 
+      # Plays a session and shows the subject after each segment.
+      # @yieldparam subject [Subject]
+      # @yieldparam segment [Timeline::Segment] that is over
+      def each_moment(segments, before: [])
+        subject = @rested.dup
+        worked_up(subject, before)
+        segments.each do |segment|
+          play(subject, segment)
+          yield subject, segment
+        end
+      end
+
+      # What would come of it from here, on a twin.
+      # @return [HoldForecast, nil] of the last segment, where it is a hold
+      def what_if(subject, segments)
+        twin = subject.dup
+        segments.map { |segment| play(twin, segment) }.last
+      end
+
       private
 
       def worked_up(subject, before)

@@ -126,11 +126,15 @@ module Windlass
 
       def warnings(dose) = bound(dose).blocks.flat_map { |one| one.protocol.warnings(one.dose).map { |_, level, text| [:blocks, level, "#{one.in_words.capitalize}: #{text}"] } }
 
+      # What ends by hand in one block leans on all that came before it.
       def bounded(compiled, dose, body)
         runs = bound(dose).runs
+        before = compiled.before.to_a
         compiled.with_segments(compiled.segments.chunk_while { |one, other| one.block == other.block }.flat_map do |segments|
           run = segments.first.block && runs[segments.first.block - 1]
-          run ? run.protocol.bounded(compiled.with_segments(segments), run.dose, body).segments : segments
+          part = Timeline::Compiled.new(segments, before: before)
+          before += segments
+          run ? run.protocol.bounded(part, run.dose, body).segments : segments
         end)
       end
 
@@ -152,6 +156,8 @@ module Windlass
 
       # What is owed, and in which block.
       def rounds(dose) = bound(dose).runs.sum { |run| run.protocol.rounds(run.dose) / run.protocol.sets(run.dose) }
+
+      def notes(dose) = bound(dose).blocks.flat_map { |one| one.protocol.notes(one.dose).map { |note| "#{one.in_words.capitalize}: #{note}" } }
 
       def sets(_dose) = 1
 

@@ -72,11 +72,10 @@ module Windlass
         "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:breaths], "breath")}, hold#{" full" if full?(dose)} #{held}"
       end
 
-      # Fewer breaths than planned, and the cap that goes with them: whoever holds now has no more.
-      # @param body [Physiology::Body]
-      # @return [Array<Integer>] seconds, for 1 breath, 2 breaths, and so on
-      def caps_s(dose, body)
-        (1..dose[:breaths]).map { |breaths| [dose[:cap_s] || Physiology::Cap::LONGEST_S, computed_cap_s(dose.merge(breaths: breaths), body)].min.floor }
+      # Whoever holds sooner than planned has a shorter cap: it is there for every number of breaths.
+      def bounded(compiled, dose, body)
+        caps = Physiology::Cap.by_breath(body, compiled, full: full?(dose))
+        compiled.with_segments(compiled.segments.map { |one| one.limited? ? one.with(caps_s: caps.map { |cap_s| [cap_s, one.seconds, dose[:cap_s]].compact.min.floor }.freeze) : one })
       end
 
       private
@@ -120,8 +119,8 @@ module Windlass
 
       def deep_breath(line, dose, number)
         last = number == dose[:breaths]
-        line.inhale(setting(dose, :in_s), to: :big, cue: "In, fully: #{number} of #{dose[:breaths]}")
-        breathe_out(line, setting(dose, :out_s), setting(dose, last ? :last_out : :out_to), cue: last ? last_out(dose) : "Out, let it fall")
+        line.inhale(setting(dose, :in_s), to: :big, breath: number, cue: "In, fully: #{number} of #{dose[:breaths]}")
+        breathe_out(line, setting(dose, :out_s), setting(dose, last ? :last_out : :out_to), breath: number, cue: last ? last_out(dose) : "Out, let it fall")
       end
 
       def last_out(dose) = full?(dose) ? "Out, the last" : "Out#{", all of it" if setting(dose, :last_out) == "complete"}, and stay"

@@ -52,6 +52,8 @@ module Windlass
       # Of what the model allows.
       SHARE = 9/10r
 
+      def baseline? = true
+
       # Of rounds at one's own pace none are owed.
       def rounds(_dose) = 0
 

@@ -16,18 +16,26 @@ module Windlass
         held = compiled.holds.take_while { |place| starts.key?(place.number) && ends.key?(place.number) && ends[place.number] > starts[place.number] }
         return compiled if held.empty?
 
-        compiled.with_segments(parts(compiled, held, starts, ends))
+        sooner = events.select { |event| event.kind == :hold_now }.to_h { |event| [event.round, event.value] }
+        compiled.with_segments(parts(compiled, held, starts, ends, sooner))
       end
 
-      def self.parts(compiled, held, starts, ends)
+      # @param sooner [Hash{Integer => Integer}] breaths that were done before a hold that was begun sooner than planned
+      def self.parts(compiled, held, starts, ends, sooner)
         from_ms = from_index = 0
         held.flat_map do |place|
           index = compiled.placed.index(place)
-          between = fitted(compiled.segments[from_index...index], starts[place.number] - from_ms)
+          between = fitted(done(compiled.segments[from_index...index], sooner[place.number]), starts[place.number] - from_ms)
           from_index = index + 1
           from_ms = ends[place.number]
           [*between, place.segment.with(ms: from_ms - starts[place.number])]
         end
+      end
+
+      # The breath out after the last one is the last one out.
+      def self.done(segments, breaths)
+        last_out = segments.reverse.find { |one| one.kind == :exhale && one.breath }
+        breaths ? segments.reject { |one| one.breath && one.breath > breaths && one != last_out } : segments
       end
 
       # @param segments [Array<Segment>] between two holds
@@ -50,7 +58,7 @@ module Windlass
         lengths[lengths.index(lengths.max)] += total_ms - lengths.sum
         segments.zip(lengths).map { |segment, ms| segment.with(ms: ms) }
       end
-      private_class_method :parts, :fitted, :stretched
+      private_class_method :parts, :done, :fitted, :stretched
     end
   end
 end

@@ -7,7 +7,7 @@ module Windlass
       # @param kind [Symbol] one of {EVENT_KINDS}
       # @param at_ms [Integer]
       # @param round [Integer, nil] number of the hold, where the event belongs to one
-      # @param value [Symbol, Integer, nil] :smooth, :deeper or :gasp for a first breath; whole percent for an oximeter
+      # @param value [Symbol, Integer, nil] :smooth, :deeper or :gasp for a first breath; whole percent for an oximeter, breaths for hold_now
       def initialize(kind:, at_ms:, round: nil, value: nil)
         super
       end
@@ -15,6 +15,7 @@ module Windlass
 
     FIRST_BREATHS = %i[smooth deeper gasp].freeze
     SOUND_KINDS = %i[sound_start sound_end].freeze
-    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume oximeter stop finish].concat(SOUND_KINDS).freeze
+    # hold_now: a retention was begun after so many breaths, fewer than planned.
+    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume oximeter hold_now stop finish].concat(SOUND_KINDS).freeze
   end
 end

@@ -9,7 +9,7 @@ module Windlass
     # parts sum to the whole exactly. Only kind, ms, rate, to, depth and mets move gas; the rest is for the person.
     Segment = Value.define(
       :kind, :ms, :rate, :to, :depth, :mets, :round, :cycle, :phase, :cue, :route, :narrowed, :locks, :sound, :beats, :breaths,
-      :repetitions, :until, :at_most_ms, :calls, :block, :left, :tone_hz
+      :repetitions, :until, :at_most_ms, :calls, :block, :left, :tone_hz, :breath, :caps_s
     ) do
       # @param kind [Symbol] one of {KINDS}
       # @param ms [Integer] milliseconds, more than 0
@@ -22,10 +22,12 @@ module Windlass
       # @param calls [Array<Array(Integer, String)>, nil] words that are due so many milliseconds after its start
       # @param left [Rational, nil] of an exhale in stages: how much of the breath in is left at its end, 0..1
       # @param tone_hz [Float, nil] reference tone for what is sung
+      # @param breath [Integer, nil] which of the deep breaths before a retention it belongs to
+      # @param caps_s [Array<Integer>, nil] of a retention: its cap after one breath, after two, and so on
       # @param block [Integer, nil] number of the block it belongs to, where the session has several
       def initialize(kind:, ms:, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil,
         route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil,
-        at_most_ms: nil, calls: nil, block: nil, left: nil, tone_hz: nil)
+        at_most_ms: nil, calls: nil, block: nil, left: nil, tone_hz: nil, breath: nil, caps_s: nil)
         super
       end
 

@@ -242,6 +242,12 @@ module Windlass
       # @return [Array<Array(Symbol, Symbol, String)>] what is to be minded of a dose: key, level, words
       def warnings(_dose) = []
 
+      # @return [Boolean] what is held at comfort is a baseline to look at, full and empty apart
+      def baseline? = false
+
+      # @return [Array<String>] what the coach noted
+      def notes(dose) = [dose.to_h.dig(:said, Timeline::Said::NOTE)].compact
+
       # What any dose may have besides: rounds that leave the pattern, and the coach's own words.
       BESIDES = %i[breaks said].freeze
 
