@@ -35,7 +35,7 @@ module Windlass
       suspension = athlete.suspension_on(@today)
       Progression::Situation.new(date: @today, now: @now, activity: activity, standing: standing, screen: athlete.to_screen(on: @today),
         stopped: (suspension.reason if suspension&.stop?), resting_until: (suspension.until_on if suspension && !suspension.stop?),
-        answers: day ? day.to_answers : [], watcher: day&.watcher, oximeter: day&.oximeter || false, mornings: mornings(athlete), context: context(athlete),
+        movement_fault: movement_faults[athlete.id], answers: day ? day.to_answers : [], watcher: day&.watcher, oximeter: day&.oximeter || false, mornings: mornings(athlete), context: context(athlete),
         history: history.fetch(athlete.id, []), illness: illness(athlete), measures: values(athlete),
         care: standing&.ladder&.care?(standing.rung) || false, forecast_washout: washout(athlete, standing, day))
     end
@@ -66,11 +66,22 @@ module Windlass
     def over_breathed_today?(athlete) = history.fetch(athlete.id, []).any? { |past| past.date == @today && past.over_breathed }
 
     def history
-      @history ||= (sessions + tests).group_by(&:first).transform_values { |rows| rows.map(&:last) }
+      @history ||= (sessions + tests + colds).group_by(&:first).transform_values { |rows| rows.map(&:last) }
     end
 
     def sessions
       Records::Session.outlines(ids, since: @today - RECENT_DAYS)
+    end
+
+    # @return [Hash{Integer => String}] what was wrong when the breathing movement was looked at last
+    def movement_faults
+      @movement_faults ||= Records::Measure.newest_movements(ids).transform_values { |details| Measures::BreathingMovement.fault(details) }
+    end
+
+    def colds
+      Records::Cold.where(athlete_id: ids, local_date: (@today - 1)..).map do |cold|
+        [cold.athlete_id, Progression::Outline.new(id: "cold #{cold.id}", date: cold.local_date, protocol: Progression::COLD.id, ended_at: cold.ended_at.getlocal)]
+      end
     end
 
     def tests

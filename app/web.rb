@@ -22,6 +22,7 @@ require_relative "routes/library"
 require_relative "routes/own_protocols"
 require_relative "routes/measures"
 require_relative "routes/days"
+require_relative "routes/colds"
 require_relative "routes/moves"
 require_relative "routes/rulebook"
 require_relative "routes/prescriptions"
@@ -54,6 +55,7 @@ module Windlass
     register Routes::OwnProtocols
     register Routes::Measures
     register Routes::Days
+    register Routes::Colds
     register Routes::Moves
     register Routes::Rulebook
     register Routes::Prescriptions

@@ -4,8 +4,8 @@ module Windlass
   module Actions
     # Brings the day's sets and the past before the judge. Changes nothing.
     module JudgeDay
-      # No rule looks further back: four weeks of holding, and the row on this rung.
-      HISTORY_DAYS = 35
+      # No rule looks further back: four weeks of holding, the row on this rung, six weeks of mornings.
+      HISTORY_DAYS = Measures::MORNINGS_DAYS
       NOT_OVER = "The day is judged once its last set is done or given up."
 
       # @param session [Records::Session] the newest set of its day, perhaps with changes that are not saved
@@ -14,7 +14,15 @@ module Windlass
         standing = standing_at(session) or return
         sets = session.sets_of_the_day.map { |set| (set.id == session.id) ? session : set }
         Progression::Judge.judge(Progression::Session.of_day((sets.empty? ? [session] : sets).map(&:to_core)),
-          history: history(session), standing: standing)
+          history: history(session), standing: standing, mornings: mornings(session))
+      end
+
+      # Of those who over-breathe: the others are not asked.
+      def self.mornings(session)
+        return unless session.to_protocol.over_breathing? || session.washout.to_f >= Physiology::OVER_BREATHED_MMHG
+
+        since = session.local_date - HISTORY_DAYS
+        Measures::MorningSeries.new(Records::Measure.mornings([session.athlete_id], since: Time.new(since.year, since.month, since.day)).fetch(session.athlete_id, []))
       end
 
       # @param sets [Array<Records::Session>] of one prescription, one day and one dose
@@ -45,7 +53,7 @@ module Windlass
         Records::Session.core_sets(session.athlete_id, days).group_by { |set| [set.protocol, set.dose, set.date] }
           .map { |(protocol, dose, _), sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: planned[[protocol, dose]]) }
       end
-      private_class_method :standing_at, :history
+      private_class_method :standing_at, :mornings, :history
     end
   end
 end

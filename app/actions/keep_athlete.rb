@@ -7,15 +7,23 @@ module Windlass
     module KeepAthlete
       # @param form [Forms::AthleteForm] valid
       # @return [Records::Athlete]
-      def self.add(account, form)
+      def self.add(account, form, today:)
         account.transaction do
-          account.athletes.find_by(uuid: form.values[:uuid]) || account.athletes.create!(form.columns.merge(uuid: form.values[:uuid]))
+          account.athletes.find_by(uuid: form.values[:uuid]) || account.athletes.create!(form.columns.merge(uuid: form.values[:uuid], **again(form.columns, today)))
         end
       end
 
+      # A paused control pause is asked for again: when the coach says, in four weeks otherwise.
+      AGAIN_DAYS = 28
+
+      def self.again(columns, today)
+        {control_pause_again_on: ((columns[:control_pause_again_on] || today + AGAIN_DAYS) if columns[:control_pause_use] == "paused")}
+      end
+      private_class_method :again
+
       # @raise [ActiveRecord::StaleObjectError] where the form is older than what is kept, or says no version
-      def self.change(athlete, form)
-        athlete.assign_attributes(form.columns)
+      def self.change(athlete, form, today:)
+        athlete.assign_attributes(form.columns.merge(again(form.columns, today)))
         athlete.lock_version = form.values[:lock_version] || -1
         athlete.save!
       end

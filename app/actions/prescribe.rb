@@ -7,8 +7,7 @@ module Windlass
       # @param own [#name, #to_dose, nil] a dose to begin from, and a name where it has one
       # @return [Records::Prescription]
       # @raise [Error] where the athlete is not offered it: why, and what would be needed
-      # @param start [Start, nil] a rung to begin on, where it is not the lowest
-      def self.call(athlete, protocol, now:, own: nil, start: nil)
+      def self.call(athlete, protocol, now:, own: nil)
         raise Error, "#{protocol.name} is only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless protocol.for_disciplines?(athlete.disciplines)
 
         protocol = protocol.named(own&.name)
@@ -16,11 +15,8 @@ module Windlass
         return open if open && !open.quiet? && (own.nil? || same?(open, own))
         raise Error, open.quiet_words if open&.quiet? && !measured_anew?(open)
 
-        write(athlete, protocol, own, open, now, start)
+        write(athlete, protocol, own, open, now)
       end
-
-      # Whoever is experienced may begin higher; why is kept.
-      Start = Value.define(:rung, :because)
 
       # A dose from the composer, with no name but the family's.
       Composed = Value.define(:to_dose) do
@@ -40,17 +36,17 @@ module Windlass
       end
 
       # Its start: nothing above it is asked for here.
-      def self.ladder(athlete, protocol, on, values, limits: {}, most: 1, **bounds)
-        Progression::Ladder.new(protocol, values, most: most, limits: {**limits, **athlete.switches}, **bounds, **athlete.to_bounds(on: on, values: values))
+      def self.ladder(athlete, protocol, on, values, limits: {}, **bounds)
+        Progression::Ladder.new(protocol, values, most: 1, limits: {**limits, **athlete.switches}, **bounds, **athlete.to_bounds(on: on, values: values))
       end
 
-      def self.write(athlete, protocol, own, open, now, start)
+      def self.write(athlete, protocol, own, open, now)
         values = athlete.to_values
         from = own ? own.to_dose : Records::Record.dose(open&.own_dose)
         objection = objection(athlete, protocol, on: now.to_date, values: values, from: from)
         raise Error, objection if objection
 
-        standing = standing(ladder(athlete, protocol, now.to_date, values, from: from, most: (start&.rung || 0) + 1), start)
+        standing = Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: from), 0)
         athlete.transaction do
           next begin_anew(open, standing) if open && own.nil?
 
@@ -59,16 +55,8 @@ module Windlass
           next newer if newer && (own.nil? || same?(newer, own))
 
           newer&.update!(state: "ended", quiet_since: nil)
-          create(athlete, protocol, standing, own, now, start)
+          create(athlete, protocol, standing, own, now)
         end
-      end
-
-      # @raise [Error] where there is no such rung for this athlete
-      def self.standing(ladder, start)
-        rung = start&.rung || 0
-        raise Error, "Rung #{rung} is not offered to this athlete; allowed: 0 to #{ladder.top}." if rung > ladder.top
-
-        Progression::Standing.at(ladder, rung)
       end
 
       # What was waited for may be any measure that doses are computed from. Without holds there is nothing to wait for.
@@ -87,11 +75,11 @@ module Windlass
         prescription
       end
 
-      def self.create(athlete, protocol, standing, own, now, start)
-        athlete.prescriptions.create!(account_id: athlete.account_id, protocol: protocol.id, dose: standing.dose, started_because: start&.because.to_s,
+      def self.create(athlete, protocol, standing, own, now)
+        athlete.prescriptions.create!(account_id: athlete.account_id, protocol: protocol.id, dose: standing.dose,
           started_on: now.to_date, own_name: own&.name, own_dose: own&.to_dose)
       end
-      private_class_method :same?, :ladder, :write, :standing, :begin_anew, :create
+      private_class_method :same?, :ladder, :write, :begin_anew, :create
     end
 
     # Ends a prescription; it can be taken up again, where nothing of its family was prescribed since.

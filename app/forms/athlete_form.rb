@@ -26,6 +26,8 @@ module Windlass
           required(:control_pause_use).filled(:string, included_in?: Measures::CONTROL_PAUSE_USES.keys.map(&:to_s))
           required(:nervous).filled(:bool)
           required(:sleep_signs).filled(:bool)
+          optional(:busy_signs).filled(:bool)
+          optional(:control_pause_again_on).maybe(:date)
           optional(:locks).filled(:bool)
           optional(:notes).maybe(:string)
           optional(:uuid).filled(:string, :uuid_v4?)
@@ -38,6 +40,7 @@ module Windlass
         rule(:mass_kg).validate(within: MASS_KG)
         rule(:vital_capacity_l).validate(within: VITAL_CAPACITY_L)
         rule(:resting_pulse).validate(within: RESTING_PULSE)
+        rule(:control_pause_again_on) { value && outside(value, today..(today + 366))&.then { |fault| key.failure(fault) } }
         rule(:born_on) do
           born = (today << (AGE.end * 12))..(today << (AGE.begin * 12))
           outside(value, born)&.then { |fault| key.failure(fault) }
@@ -58,12 +61,12 @@ module Windlass
       # @return [AthleteForm] filled from a record
       def self.from(athlete)
         blank(athlete.attributes.slice("name", "sex", "vital_capacity_l", "resting_pulse", "disciplines", "nervous",
-          "sleep_signs", "locks", "control_pause_use", "notes").merge("lock_version" => athlete.lock_version.to_s, "born_on" => athlete.born_on.to_s,
+          "sleep_signs", "busy_signs", "locks", "control_pause_use", "notes").merge("lock_version" => athlete.lock_version.to_s, "born_on" => athlete.born_on.to_s, "control_pause_again_on" => athlete.control_pause_again_on.to_s,
             "height_cm" => Words.number(athlete.height_cm), "mass_kg" => Words.number(athlete.mass_kg)))
       end
 
       # @return [Hash] columns of the record
-      def columns = {vital_capacity_l: nil, resting_pulse: nil, disciplines: [], locks: false}.merge(values.except(:uuid, :lock_version)).merge(notes: values[:notes].to_s)
+      def columns = {vital_capacity_l: nil, resting_pulse: nil, disciplines: [], locks: false, busy_signs: false}.merge(values.except(:uuid, :lock_version)).merge(notes: values[:notes].to_s)
     end
   end
 end

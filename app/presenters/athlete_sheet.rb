@@ -47,7 +47,7 @@ module Windlass
       # What has to be minded when reading this athlete's scores.
       def cautions
         [
-          ("The control pause is paused: quiet breathing comes first." if athlete.control_pause_use == "paused"),
+          ("The control pause is paused: quiet breathing comes first.#{" Asked again on #{Words.date(athlete.control_pause_again_on)}." if athlete.control_pause_again_on}" if athlete.control_pause_use == "paused"),
           ("Uneasy with a blocked nose: never chase the score." if athlete.nervous),
           ("Signs of bad sleep: a long score is a warning, and its fall is progress." if athlete.sleep_signs)
         ].compact
@@ -62,7 +62,7 @@ module Windlass
 
       def newest_day = Dates.opening(measures.last.taken_at.getlocal.to_date, @today)
 
-      def chart = @chart ||= ControlPauseChart.new(pauses, today: @today)
+      def chart = @chart ||= ControlPauseChart.new(pauses, today: @today, over_breathed: over_breathed, falls: athlete.sleep_signs)
 
       # @return [Array<String>] whether it goes well, in short
       def going
@@ -128,6 +128,12 @@ module Windlass
       def measures
         @measures ||= athlete.measures.where(kind: "control_pause")
           .where(taken_at: (@now - (ControlPauseChart::DAYS + 14) * 86_400)..).order(:taken_at).to_a
+      end
+
+      # @return [Array<Date>] days on which over-breathing was practised
+      def over_breathed
+        since = @today - ControlPauseChart::DAYS
+        Records::Session.outlines([athlete.id], since: since).map(&:last).select { |past| past.date >= since && past.over_breathed }.map(&:date)
       end
 
       def pauses = @pauses ||= measures.map(&:to_control_pause)

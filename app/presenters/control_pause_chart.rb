@@ -17,7 +17,11 @@ module Windlass
 
       # @param control_pauses [Array<Measures::ControlPause>] in order of time
       # @param today [Date]
-      def initialize(control_pauses, today:)
+      # @param over_breathed [Array<Date>] days on which over-breathing was practised
+      # @param falls [Boolean] a fall is expected, and is progress
+      def initialize(control_pauses, today:, over_breathed: [], falls: false)
+        @over_breathed = over_breathed
+        @falls = falls
         @today = today
         @first_day = today - (DAYS - 1)
         @pauses = control_pauses.select { |pause| (@first_day..today).cover?(pause.taken_at.to_date) }
@@ -63,8 +67,14 @@ module Windlass
         trend = @series.trend(@today) or return
         return "No clear change over six weeks." unless trend.clear?
 
-        "Over six weeks #{signed(trend.slope)} s a week (#{signed(trend.low)} to #{signed(trend.high)})."
+        "Over six weeks #{signed(trend.slope)} s a week (#{signed(trend.low)} to #{signed(trend.high)})#{", as expected: that is progress" if @falls && trend.high < 0}."
       end
+
+      # @return [Array<Float>] places of the days on which over-breathing was practised
+      def over_breathed = @over_breathed.uniq.select { |day| (@first_day..@today).cover?(day) }.map { |day| x_of(day) }
+
+      # @return [String, nil] whether the mornings after them are lower
+      def after_words = (Measures::MorningsAfter.of(@series, @over_breathed, @today)&.in_words if @over_breathed.any?)
 
       def description
         return "No control pause in the last twelve weeks." if empty?

@@ -40,7 +40,7 @@ module Windlass
       def top_words = @standing.ladder.cut ? "Top rung for now: #{@standing.ladder.cut}" : "Top rung: take a new measure"
 
       def value(lever, number)
-        names = @standing.protocol.parameters.find { |one| one.key == lever.key }.names
+        names = lever.names
         return names.fetch(number) if names
 
         (lever.unit == :s) ? Words.hold(number) : Words.number(number)

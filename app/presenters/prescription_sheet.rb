@@ -65,6 +65,19 @@ module Windlass
         protocol.levers.map { |lever| [lever, Forms::TypedNumbers.show(lever.limit_for(values, athlete.switches), lever)] }
       end
 
+      # @return [Array<Array(Integer, String)>] rungs that may be begun on, before anything was run
+      def startable
+        return [] unless standing && protocol.laddered? && Actions::StartHigher.open?(prescription)
+
+        standing.ladder.rungs.map.with_index(1) { |dose, number| [number, [protocol.in_short(dose), change_to(number)].compact.join("; ")] }
+      end
+
+      # @return [String, nil] why it did not begin on the lowest rung
+      def started_because = prescription.started_because.then { |words| "Begun higher: #{words}" unless words.empty? }
+
+      # @return [Array<String>] what the coach noted
+      def notes = protocol.notes(dose_today)
+
       # Cautions of the protocol, and those that the screening and the model add.
       def cautions
         findings = protocol.columns(dose_today).map { |column| athlete.to_screen(on: today).finding(column, on: today) }
@@ -143,6 +156,12 @@ module Windlass
       def timeline = @timeline ||= protocol.compile(dose_today, body)
 
       private
+
+      # @return [String, nil] the one change that leads to a rung
+      def change_to(number)
+        lever, _, value = standing.ladder.change_after(number - 2) if number > 1
+        "#{lever.words} #{Words.number(value)}" if lever && protocol.in_short(standing.ladder.rungs[0]) == protocol.in_short(standing.ladder.rungs[1])
+      end
 
       def today = @now.to_date
 

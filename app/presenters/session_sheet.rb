@@ -28,7 +28,7 @@ module Windlass
       def title = "#{session.prescription.name}, #{athlete.name}"
 
       def about
-        [Dates.long(session.local_date), session.to_protocol.in_words(session.to_dose), set, state, ("a false start, discarded" if session.discarded_at)].compact.join(" · ")
+        [Dates.long(session.local_date), session.to_protocol.in_short(session.to_dose), set, state, ("a false start, discarded" if session.discarded_at)].compact.join(" · ")
       end
 
       def over? = session.over?
@@ -136,7 +136,7 @@ module Windlass
       # @return [String, nil] the block, or how the lungs are at one's own pace
       def where(number)
         block = parts[number - 1]&.block
-        return session.to_protocol.runs[block - 1].name.downcase if block
+        return "#{session.to_protocol.runs[block - 1].in_words}:" if block
 
         number.odd? ? "full" : "empty" if session.to_protocol.baseline?
       end

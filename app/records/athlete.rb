@@ -12,6 +12,7 @@ module Windlass
       has_many :suspensions
       has_many :screenings
       has_many :clearances
+      has_many :colds, -> { order(:ended_at) }
 
       scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }
 
@@ -42,7 +43,7 @@ module Windlass
       # @return [Measures::Context]
       def to_context(on:)
         Measures::Context.new(trained: disciplines.intersect?(%w[freediving spearfishing]), nervous: nervous,
-          sleep_signs: sleep_signs, use: control_pause_use.to_sym, baseline_s: morning_series.baseline_s(on - 1))
+          sleep_signs: sleep_signs, busy_signs: busy_signs, child: age_on(on) < Windlass::Screening::Ages::SMALL_HOLDS_FROM, use: control_pause_use.to_sym, baseline_s: morning_series.baseline_s(on - 1))
       end
 
       # @param on [Date]

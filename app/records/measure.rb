@@ -62,6 +62,13 @@ module Windlass
           end
       end
 
+      # @return [Hash{Integer => Hash}] details of the newest breathing movement, by athlete
+      def self.newest_movements(athlete_ids)
+        # SQLite takes the other columns from the row that has the maximum.
+        where(athlete_id: athlete_ids, kind: "breathing_movement").group(:athlete_id).pluck(:athlete_id, :details, Arel.sql("max(taken_at)"))
+          .to_h { |id, details, _| [id, details.transform_keys(&:to_sym)] }
+      end
+
       def control_pause? = kind == "control_pause"
 
       # @return [Measures::Taken] of every other kind

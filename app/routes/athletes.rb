@@ -16,7 +16,7 @@ module Windlass
           form = Forms::AthleteForm.parse(params, today: today)
           next athlete_form(form) unless form.valid?
 
-          redirect to("/athletes/#{Actions::KeepAthlete.add(account, form).id}"), 303
+          redirect to("/athletes/#{Actions::KeepAthlete.add(account, form, today: today).id}"), 303
         end
 
         app.get("/athletes/:athlete_id") do
@@ -30,7 +30,7 @@ module Windlass
           form = Forms::AthleteForm.parse(params, today: today)
           next athlete_form(form, athlete) unless form.valid?
 
-          Actions::KeepAthlete.change(athlete, form)
+          Actions::KeepAthlete.change(athlete, form, today: today)
           redirect to("/athletes/#{athlete.id}"), 303
         end
       end

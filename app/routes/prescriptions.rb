@@ -34,6 +34,17 @@ module Windlass
           redirect to("/prescriptions/#{record.id}"), 303
         end
 
+        # Before anything of it was run: a higher rung, and why.
+        app.post("/prescriptions/:id/start") do
+          record = prescription
+          form = Forms::StartForm.parse(params)
+          next prescription_sheet(record, start: form) unless form.valid?
+
+          Actions::StartHigher.call(record, rung: form.values[:rung] - 1, because: form.values[:because], now: now)
+          tell "#{record.name} begins on rung #{form.values[:rung]}."
+          redirect to("/prescriptions/#{record.id}"), 303
+        end
+
         app.post("/prescriptions/:id/end") do
           record = prescription
           Actions::EndPrescription.call(record)
@@ -57,12 +68,12 @@ module Windlass
           prescription_sheet(record)
         end
 
-        def prescription_sheet(record, limits: nil)
-          status 422 if limits
+        def prescription_sheet(record, limits: nil, start: nil)
+          status 422 if limits || start
           page = Presenters::PrescriptionSheet.new(record, now: now)
           known = Records::Record.dose(record.limits)
           limits ||= Forms::LimitsForm.from(known, record.to_protocol, record.athlete.to_values)
-          erb :"prescriptions/show", locals: {title: page.title, page: page, limits: limits}
+          erb :"prescriptions/show", locals: {title: page.title, page: page, limits: limits, start: start || Forms::StartForm.blank}
         end
 
         def prescription = find_in(Records::Prescription.where(account_id: account.id))

@@ -4,7 +4,7 @@ module Windlass
   # The library. A family is a file in this folder and a line in this list.
   module Protocols
     ALL = [
-      SmallHolds, OwnPace, QuietBreathing, FullBreath, Ratio, RatioDeep, AlternateNostril, Co2Table, CountedRecovery, O2Table,
+      SmallHolds, OwnPace, QuietBreathing, BellyDrill, ZoneDrill, FullBreath, Ratio, RatioDeep, AlternateNostril, Co2Table, CountedRecovery, O2Table,
       SingleHold, LoadedHolds, WalkingHolds, DeepRounds, Bellows, HissLadder, StackedExhale
     ].map { |family| family.new.freeze }.freeze
 

@@ -43,3 +43,31 @@ RSpec.describe Windlass::Trends::TheilSen do
     expect(series[[24, 25, 26, 27, 28]].trend(monday)).to be_nil
   end
 end
+
+# The difference of two samples: its interval holds exactly the shifts that SciPy's rank-sum test (mannwhitneyu, asymptotic) does
+# not reject at 5 %.
+RSpec.describe Windlass::Trends::HodgesLehmann do
+  program = "import json, sys, numpy as np; from scipy.stats import mannwhitneyu; " \
+    "p = lambda a, b, d: float(mannwhitneyu(np.array(a) - d, b, method='asymptotic', use_continuity=False).pvalue); " \
+    "print(json.dumps([[float(np.median(np.subtract.outer(a, b))), p(a, b, l - 1e-7), p(a, b, l + 1e-7), p(a, b, h - 1e-7), p(a, b, h + 1e-7)] for a, b, l, h in json.load(sys.stdin)]))"
+
+  it "agrees with the reference library" do
+    random = Random.new(5)
+    sets = Array.new(25) { [6, 6].map { |least| Array.new(random.rand(least..24)) { 20 + random.rand * 9 } } }
+    found = sets.map { |one, other| described_class.difference(one, other) }
+    output, status = Open3.capture2("/usr/bin/python3", "-c", program, stdin_data: JSON.generate(sets.zip(found).map { |(one, other), difference| [one, other, difference.low, difference.high] }))
+    raise "SciPy failed" unless status.success?
+
+    JSON.parse(output).zip(found) do |(median, below_low, above_low, below_high, above_high), difference|
+      expect(difference.difference).to be_within(1e-9).of(median)
+      expect([below_low < 0.05, above_low > 0.05, below_high > 0.05, above_high < 0.05]).to all(be true)
+    end
+  end
+
+  it "says lower only where the whole interval is" do
+    lower, same = [20, 21, 19, 20.5, 19.5, 20.2], [24, 25, 26, 24.5, 25.5, 23.9]
+
+    expect([described_class.difference(lower, same), described_class.difference(same, same)].map(&:clearly_lower?)).to eq [true, false]
+    expect(described_class.difference([], same)).to be_nil
+  end
+end

@@ -16,7 +16,7 @@ module Windlass
         end
 
         # @return [Array<Row>]
-        def rows = without_screening + lapsing + without_score + without_measure + back_for_long + without_offer
+        def rows = without_screening + lapsing + paused_long_enough + without_score + without_measure + back_for_long + without_offer
 
         private
 
@@ -52,6 +52,12 @@ module Windlass
 
             control_pause(athlete, "No morning score yet")
           end
+        end
+
+        # A paused measure has a day on which it is tried again.
+        def paused_long_enough
+          @ground.athletes.select { |athlete| athlete.control_pause_use == "paused" && athlete.control_pause_again_on&.<=(@ground.today) }
+            .map { |athlete| row(athlete, "The control pause was paused: try it again, or pause it longer", "/athletes/#{athlete.id}/edit", "Look") }
         end
 
         def without_measure

@@ -8,7 +8,7 @@ module Windlass
         # Who is stopped stands under what is to be decided, who is not screened under what is missing.
         SHOWN_ELSEWHERE = %w[block.suspended block.screening].freeze
 
-        Row = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :place, :set, :running, :miniature, :state, :word, :reason, :said)
+        Row = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :notes, :place, :set, :running, :miniature, :state, :word, :reason, :said)
 
         # @param ground [Ground]
         def initialize(ground)
@@ -39,7 +39,7 @@ module Windlass
           athlete = prescription.athlete
           protocol = ready.standing.protocol
           Row.new(name: athlete.name, athlete_id: athlete.id, prescription_id: prescription.id, protocol: prescription.name,
-            dose: protocol.in_words(ready.dose), place: LadderLine.new(ready.standing).place, set: set, running: running.include?(prescription.id),
+            dose: protocol.in_short(ready.dose), notes: protocol.notes(ready.dose), place: LadderLine.new(ready.standing).place, set: set, running: running.include?(prescription.id),
             state: ready.state, word: PrescriptionSheet.ready_word(ready), reason: reason(ready), said: said(athlete),
             miniature: Miniature.of(protocol, ready.dose, athlete.to_body(on: @ground.today)))
         end

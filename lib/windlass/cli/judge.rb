@@ -22,7 +22,7 @@ module Windlass
         refuse_future(session, today)
         history = Formats::Parts.history(data, standing.protocol.id, standing.ladder)
         session, history = days(session, history)
-        answer(Progression::Judge.judge(session, history: history, standing: standing))
+        answer(Progression::Judge.judge(session, history: history, standing: standing, mornings: Formats::SituationReader.mornings(data)))
       end
 
       # Where a day is several sets, those of one day and one dose are one session.

@@ -16,6 +16,7 @@ module Windlass
         data = Formats::JsonInput.of("plan.schema.json").read(text)
         protocol = Formats::Parts.protocol(data)
         dose = dose(data, protocol)
+        protocol = protocol.bound(dose)
         body = Formats::Parts.posed_body(data, protocol.posture)
         compiled = protocol.compile(dose, body || Physiology::REFERENCE_BODY)
         compiled = protocol.bounded(compiled, dose, body) if body
@@ -28,8 +29,10 @@ module Windlass
         return Formats::Parts.standing(data, Formats::Parts.ladder(data, protocol)).dose unless data.key?("dose")
         raise InvalidInput, ["rung: comes with a dose; allowed: the one or the other"] if data.key?("rung")
 
-        fitted = protocol.fitted(Formats::Parts.dose(data, protocol), Formats::Parts.posed_body(data, nil))
-        objection = protocol.objection(fitted)
+        given = Formats::Parts.dose(data, protocol)
+        bound = protocol.bound(given)
+        fitted = bound.fitted(given, Formats::Parts.posed_body(data, nil))
+        objection = bound.objection(fitted)
         raise InvalidInput, ["dose: #{objection}"] if objection
 
         fitted

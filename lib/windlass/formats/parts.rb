@@ -47,7 +47,10 @@ module Windlass
       end
 
       # @return [Progression::Ladder]
+      # @raise [InvalidInput] for a session of blocks: it has no ladder but that of a dose
       def self.ladder(data, protocol = protocol(data), measures = measures(data))
+        raise InvalidInput, ["protocol: #{Error.shown(protocol.id)} has no dose of its own; allowed: plan, with a dose"] if protocol.is_a?(Protocols::Blocks)
+
         limits = data.fetch("limits", {}).transform_keys(&:to_sym)
         unknown = limits.keys - protocol.levers.flat_map { |lever| [lever.key, *lever.opens.keys] }
         raise InvalidInput, unknown.map { |key| "limits.#{key}: is not known here" } if unknown.any?
@@ -87,10 +90,11 @@ module Windlass
       def self.dose(data, protocol)
         optional = protocol.parameters.select(&:optional).map(&:key)
         dose = Protocols.dose(data.fetch("dose")).reject { |key, value| value.nil? && optional.include?(key) }.freeze
-        faults = protocol.faults(dose).map { |key, fault| "#{key}: #{fault}" } + Timeline::Breaks.faults(dose.fetch(:breaks, []))
+        faults = protocol.faults(dose).map { |key, fault| "#{key}: #{fault}" } + Timeline::Breaks.faults(dose.fetch(:breaks, [])) +
+          Timeline::Said.faults(dose.fetch(:said, {})).map { |part, fault| "#{["said", part].compact.join(".")}: #{fault}" }
         raise InvalidInput, faults.map { |fault| "dose.#{fault}" } if faults.any?
 
-        dose
+        protocol.bound(dose).lean(dose)
       end
 
       # @param path [String] for faults

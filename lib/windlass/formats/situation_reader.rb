@@ -16,7 +16,7 @@ module Windlass
         standing = standing(data, ladder, measures)
         Progression::Situation.new(date: day, now: data["now"] && Parts.moment(data["now"], "now"), activity: activity,
           standing: standing, measures: measures, screen: screen(data), **said(data), mornings: mornings, context: context(data),
-          history: history(data, activity, ladder), illness: illness(data), forecast_washout: washout(data, standing),
+          history: history(data, activity, ladder), illness: illness(data), movement_fault: movement(data), forecast_washout: washout(data, standing),
           care: standing&.ladder&.care?(standing.rung) || false)
       end
 
@@ -87,6 +87,12 @@ module Windlass
         Measures::Context.new(use: data.fetch("control_pause_use", "primary").to_sym, sleep_signs: data.fetch("fall_expected", false))
       end
 
+      # @return [String, nil] what was wrong with the breathing movement
+      def self.movement(data)
+        given = data["breathing_movement"] or return
+        Measures::BreathingMovement.fault(supine_paradoxical: given.fetch("paradoxical", false) ? "yes" : "no", **(given.fetch("belly_found", true) ? {} : {supine_belly_only: "no", prone_belly_only: "no"}))
+      end
+
       def self.illness(data)
         given = data["illness"] or return
         Progression::Illness.new(last_day: Parts.date(given.fetch("last_day"), "illness.last_day"), chest: given.fetch("chest", false))
@@ -95,7 +101,7 @@ module Windlass
       def self.washout(data, standing)
         Parts.outlook(data)&.strongest_washout(standing.protocol, standing.dose) if standing&.dose
       end
-      private_class_method :activity, :measures, :standing, :history, :screen, :clearance, :day, :answers, :mornings, :context, :illness, :washout, :said
+      private_class_method :activity, :measures, :standing, :history, :screen, :clearance, :day, :answers, :context, :movement, :illness, :washout, :said
     end
   end
 end

@@ -27,6 +27,15 @@ module Windlass
       # @return [Float] what is done of the six things asked
       def self.done(details) = POSITIONS.keys.product(SKILLS.keys).sum { |position, skill| POINTS.fetch(details[:"#{position}_#{skill}"], 0) }
 
+      # What comes before any hold: the movement itself.
+      # @param details [Hash] grades
+      # @return [String, nil]
+      def self.fault(details)
+        return "Paradoxical breathing: the belly sinks as the chest rises." if POSITIONS.keys.any? { |position| details[:"#{position}_paradoxical"] == "yes" }
+
+        "The belly does not move, neither on the back nor face down." if POSITIONS.keys.all? { |position| details[:"#{position}_belly_only"] == "no" }
+      end
+
       private
 
       def headline(taken) = "#{Words.number(taken.value)} of 6 done; #{LEADS.fetch(taken.details[:supine_leads])} #{(taken.details[:supine_leads] == "even") ? "lead" : "leads"} at rest."
@@ -34,7 +43,7 @@ module Windlass
       def sentences(taken, context)
         details = taken.details
         [
-          ("Paradoxical: the belly sinks as the chest rises. That comes first: quiet breathing, belly-led, before any hold." if POSITIONS.keys.any? { |position| details[:"#{position}_paradoxical"] == "yes" }),
+          self.class.fault(details)&.then { |fault| "#{fault} That comes first: quiet breathing and drills only, lying or face down, until it is seen well." },
           ("At rest the belly is wanted in the lead." if details[:supine_leads] == "chest"),
           ("Finds the belly face down better than on the back: practise it there." if POINTS[details[:prone_belly_only]] > POINTS[details[:supine_belly_only]]),
           ("The back does not widen in either position." if POSITIONS.keys.all? { |position| details[:"#{position}_back"] == "no" }),

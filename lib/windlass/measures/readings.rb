@@ -18,32 +18,42 @@ module Windlass
       # A score as long as this from somebody untrained who sleeps badly is a warning.
       LONG_S = 40
 
-      Reading = Value.define(:id, :applies, :words)
+      # headline: what a score begins with, where the advice goes before the number.
+      Reading = Value.define(:id, :applies, :words, :headline)
 
-      def self.reading(id, applies, words) = Reading.new(id: id, applies: applies, words: words)
+      def self.reading(id, applies, words, headline = nil) = Reading.new(id: id, applies: applies, words: words, headline: headline)
       private_class_method :reading
 
       ALL = [
         reading(:implausible, ->(pause, _) { !pause.plausible? },
-          "Under 3 s or over 90 s is seldom a control pause. Take it again before you use it."),
+          "Under 3 s or over 90 s is seldom a control pause. Take it again before you use it.", "take it again"),
         reading(:anxious, ->(pause, context) { pause.ended_by == :anxiety || (context.nervous && pause.seconds < 20) },
           "Short because the measure itself is uneasy. Do not chase it: pause the measure, go on with quiet breathing, " \
-          "and try again in some weeks."),
+          "and try again in some weeks.", "pause the measure"),
         reading(:pushed, ->(pause, _) { pause.pushed? },
           "Held past the signal: the first breath after it was not calm. It does not count. Stop sooner next time."),
         reading(:no_signal, ->(pause, _) { !pause.bodily_signal? && pause.ended_by != :anxiety },
           "No bodily signal ended it, so it does not say where the urge begins. Teach noticing, and repeat it."),
         reading(:sleep, ->(pause, context) { pause.seconds >= LONG_S && !context.trained && context.sleep_signs },
           "Long in someone untrained who sleeps badly is no sign of good breathing: it can be sleep apnoea. Suggest a " \
-          "doctor. With good training this score will fall, and that is progress."),
+          "doctor. With good training this score will fall, and that is progress.", "see a doctor first"),
+        reading(:trained_sleep, ->(pause, context) { pause.seconds >= LONG_S && context.trained && context.sleep_signs },
+          "Plausible in a trained breath-holder; with snoring, sleepiness or pauses in sleep it can be sleep apnoea all the same. " \
+          "Suggest a doctor.", "see a doctor first"),
+        reading(:expected_fall, ->(pause, context) { pause.valid_morning? && context.sleep_signs && dropped?(pause, context) },
+          "Lower than usual, as expected here: that is progress."),
         reading(:untrained_long, ->(pause, context) { pause.seconds >= LONG_S && !context.trained && !context.sleep_signs },
-          "Long for someone untrained. Ask about snoring, mouth breathing and sleepiness by day before you call it good."),
-        reading(:trained_long, ->(pause, context) { pause.valid? && pause.seconds >= LONG_S && context.trained },
+          "Long for someone untrained. Ask about snoring, pauses in sleep and sleepiness by day before you call it good.", "ask about sleep first"),
+        reading(:trained_long, ->(pause, context) { pause.valid? && pause.seconds >= LONG_S && context.trained && !context.sleep_signs },
           "Plausible in a trained breath-holder."),
         reading(:drop, ->(pause, context) { pause.valid_morning? && !context.sleep_signs && dropped?(pause, context) },
           "A quarter or more under the recent median: illness, bad sleep or too much work. Make it a light day."),
-        reading(:short, ->(pause, context) { pause.valid? && pause.seconds < 20 && !context.nervous },
-          "Short and really short goes with busy breathing. Train gently, with small holds.")
+        reading(:short_child, ->(pause, context) { pause.valid? && pause.seconds < 20 && context.child },
+          "Short, and under twelve years: quiet breathing through the nose is what helps. No holds at that age."),
+        reading(:short, ->(pause, context) { pause.valid? && pause.seconds < 20 && !context.nervous && !context.child },
+          "Short and really short goes with busy breathing. Train gently, with small holds."),
+        reading(:busy, ->(pause, context) { pause.valid? && context.busy_signs && pause.seconds < LONG_S },
+          "Mouth breathing and yawning go with busy breathing. Through the nose, by day as well.")
       ].freeze
 
       # @return [Array<Reading>] those that apply
@@ -59,8 +69,8 @@ module Windlass
       # @param context [Context]
       def self.read(pause, context)
         verdict = verdict_of(pause)
-        new(pause: pause, verdict: verdict, headline: headline(pause, verdict),
-          sentences: Readings.for(pause, context).map(&:words).freeze)
+        readings = Readings.for(pause, context)
+        new(pause: pause, verdict: verdict, headline: headline(pause, verdict, readings.filter_map(&:headline).first), sentences: readings.map(&:words).freeze)
       end
 
       # @return [Boolean] a dose may be computed from it
@@ -72,12 +82,16 @@ module Windlass
         pause.on_waking ? :counts : :counts_apart
       end
 
-      def self.headline(pause, verdict)
-        score = "#{Words.seconds(pause.seconds)}: #{pause.band.words}"
+      # What does not count, or is to be paused, or points to a doctor never begins with a praise.
+      def self.headline(pause, verdict, advice)
+        seconds = Words.seconds(pause.seconds)
+        return "#{seconds}. Does not count as a control pause#{": #{advice}" if advice}." if verdict == :does_not_count
+        return "#{seconds}: #{advice}." if advice
+
+        score = "#{seconds}: #{pause.band.words}"
         case verdict
         when :counts then "#{score}. Counts in the morning series."
         when :counts_apart then "#{score}. Valid, but not taken on waking: it stays out of the morning series."
-        else "#{Words.seconds(pause.seconds)}. Does not count as a control pause."
         end
       end
       private_class_method :verdict_of, :headline

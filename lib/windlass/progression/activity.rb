@@ -43,7 +43,8 @@ module Windlass
       least_age: Screening::Ages::ADULT, least_control_pause_s: 10)
     EMPTY_TEST = Activity.new(id: "empty-test", name: "An empty hold", column: :retention)
     WATER = Activity.new(id: "water", name: "Water", column: :water, watched: true)
-    ACTIVITIES = [MAXIMAL_TEST, EMPTY_TEST, WATER].freeze
+    COLD = Activity.new(id: "cold", name: "Cold", column: :cold, holds: false, watched: true, least_age: Screening::Ages::ADULT)
+    ACTIVITIES = [MAXIMAL_TEST, EMPTY_TEST, WATER, COLD].freeze
 
     # @param id [String] of a protocol or of an activity besides
     # @return [Protocols::Protocol, Activity]

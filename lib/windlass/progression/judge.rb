@@ -14,9 +14,10 @@ module Windlass
       # @param session [Session]
       # @param history [Enumerable<Session>]
       # @param standing [Standing]
+      # @param mornings [Measures::MorningSeries, nil] of the six weeks before
       # @return [Verdict]
-      def self.judge(session, history:, standing:)
-        record = Record.new(session, history, standing)
+      def self.judge(session, history:, standing:, mornings: nil)
+        record = Record.new(session, history, standing, mornings)
         reasons = reasons(record)
         strongest = reasons.map(&:verdict).min_by { |verdict| VERDICTS.index(verdict) }
         Verdict.new(verdict: strongest, clean: record.evidence.clean?, reasons: reasons.freeze, from: standing,

@@ -6,7 +6,7 @@ module Windlass
     module Readiness
       # In reading order, strongest first. A rule is a file in this folder and a line here.
       ALL = [
-        BlockScreening, BlockSuspended, BlockResting, BlockToday, BlockWater, BlockBuddy, BlockCare, WaitStrenuous, WaitMaximal, WaitDay,
+        BlockScreening, BlockSuspended, BlockResting, BlockToday, BlockMovement, BlockWater, BlockCold, BlockBuddy, BlockCare, WaitStrenuous, WaitMaximal, WaitDay,
         LightControlPause, BackIllness, BackLayoff
       ].freeze
 

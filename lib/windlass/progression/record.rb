@@ -16,8 +16,10 @@ module Windlass
       # @param session [Session]
       # @param history [Enumerable<Session>] of all protocols, in any order; later ones and this one itself are left out
       # @param standing [Standing] at the dose of the session
-      def initialize(session, history, standing)
+      # @param mornings [Measures::MorningSeries, nil] control pauses, where the practice may spoil them
+      def initialize(session, history, standing, mornings = nil)
         @session = session
+        @mornings = mornings
         @standing = standing
         @evidence = Evidence.of(session)
         @evidence_of = {session => @evidence}.compare_by_identity
@@ -55,6 +57,13 @@ module Windlass
         @earlier.reverse.find do |past|
           past.date >= session.date - WARNING_DAYS && evidence_of(past).warnings.any?
         end
+      end
+
+      # @return [Measures::MorningsAfter, nil] where over-breathing is practised, and there are enough mornings of both kinds
+      def mornings_after
+        return if @mornings.nil? || !session.over_breathed
+
+        @mornings_after ||= Measures::MorningsAfter.of(@mornings, [*@earlier, session].select(&:over_breathed).map(&:date), session.date)
       end
 
       def next_dose = standing.ladder.rungs[standing.rung + (standing.reduced ? 0 : 1)]

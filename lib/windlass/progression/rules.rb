@@ -14,6 +14,7 @@ module Windlass
         EaseEffort,
         EaseSaturation,
         EaseStuck,
+        EaseMornings,
         RepeatNone,
         RepeatUnfinished,
         RepeatGasp,

@@ -18,7 +18,7 @@ module Windlass
     # A day before a session: what the rules of readiness look at.
     Situation = Value.define(
       :date, :now, :activity, :standing, :screen, :stopped, :resting_until, :answers, :watcher, :mornings, :context, :history,
-      :illness, :measures, :forecast_washout, :care, :oximeter, :cleared_on
+      :illness, :measures, :forecast_washout, :care, :oximeter, :cleared_on, :movement_fault
     ) do
       # @param date [Date] the local day
       # @param now [Time, nil] in the place's own zone; nil: hours are reckoned in whole days
@@ -35,14 +35,15 @@ module Windlass
       # @param forecast_washout [Float, nil] strongest that is forecast for the session, mmHg
       # @param care [Boolean] a forecast hold falls under the planning floor
       # @param oximeter [Boolean, nil] it is on; nil: not asked
+      # @param movement_fault [String, nil] what was wrong when the breathing movement was looked at last
       # @param cleared_on [Date, nil] a clinician has cleared what stopped the athlete up to that day
       def initialize(date:, activity:, screen:, standing: nil, now: nil, stopped: nil, resting_until: nil, answers: [], watcher: nil,
         mornings: Measures::MorningSeries.new([]), context: nil, history: [], illness: nil, measures: nil, forecast_washout: nil,
-        care: false, oximeter: nil, cleared_on: nil)
+        care: false, oximeter: nil, cleared_on: nil, movement_fault: nil)
         super(date: date, activity: activity, screen: screen, standing: standing, now: now, stopped: stopped,
               resting_until: resting_until, answers: answers, watcher: watcher, mornings: mornings, context: context,
               history: history.select { |past| past.date <= date || (now && past.ended_at && past.ended_at <= now) }.sort_by(&:place_in_time),
-              illness: illness, measures: measures, forecast_washout: forecast_washout, care: care, oximeter: oximeter, cleared_on: cleared_on)
+              illness: illness, measures: measures, forecast_washout: forecast_washout, care: care, oximeter: oximeter, cleared_on: cleared_on, movement_fault: movement_fault)
       end
 
       def holds? = activity.holds?

@@ -199,9 +199,15 @@ module Windlass
         plain.first == plain.last
       end
 
+      # @return [String] `4 blocks: alternate nostril`, `2 blocks: bellows rounds, quiet breathing`
+      def in_short(dose)
+        runs = bound(dose).runs
+        "#{Words.count(runs.size, "block")}: #{runs.map { |run| run.name.downcase }.chunk_while { |one, other| one == other }.map(&:first).join(", ")}"
+      end
+
       # @return [String] `Bellows rounds: 3 rounds …; then quiet breathing: …`
       def in_words(dose)
-        bound(dose).blocks.map { |one| "#{one.name}: #{one.protocol.in_words(one.dose)}#{", #{one.repeats} times" if one.repeats > 1}#{gap_in_words(one.after)}" }.join("; then ")
+        bound(dose).blocks.map { |one| "#{one.name}: #{one.protocol.in_words(one.dose)}#{", #{one.repeats} times" if one.repeats > 1}#{gap_in_words(one.after) unless one.number == blocks.size}" }.join("; then ")
       end
 
       # @return [Hash{String => String}] by path: `blocks[0].dose.hold_s`

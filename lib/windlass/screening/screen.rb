@@ -77,8 +77,9 @@ module Windlass
     # What age leaves open. Common practice, cautiously set; no source.
     module Ages
       ADULT = 18
+      SMALL_HOLDS_FROM = 12
       # From this age on, these columns too.
-      FROM = {0 => %i[voice], 12 => %i[small breath], 16 => %i[tables], ADULT => MATRIX.columns.keys}.freeze
+      FROM = {0 => %i[voice], SMALL_HOLDS_FROM => %i[small breath], 16 => %i[tables], ADULT => MATRIX.columns.keys}.freeze
 
       # @return [Refusal, nil] lifted by a birthday alone
       def self.refusal(age, column)

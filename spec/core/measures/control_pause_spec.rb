@@ -53,6 +53,9 @@ RSpec.describe Windlass::Measures::ControlPause do
       expect(ids(control_pause(45), trained: true)).to eq [:trained_long]
       expect(ids(control_pause(45), sleep_signs: true)).to eq [:sleep]
       expect(ids(control_pause(45))).to eq [:untrained_long]
+      expect(ids(control_pause(45), trained: true, sleep_signs: true)).to eq [:trained_sleep]
+      expect(ids(control_pause(14), child: true)).to eq [:short_child]
+      expect(ids(control_pause(14), busy_signs: true)).to eq %i[short busy]
       expect(ids(control_pause(24))).to be_empty
       expect(ids(control_pause(120), trained: true)).to include(:implausible)
     end
@@ -60,7 +63,7 @@ RSpec.describe Windlass::Measures::ControlPause do
     it "speaks of a drop at three quarters of the baseline and three seconds, unless a fall is expected" do
       expect(ids(control_pause(21), baseline_s: 28)).to eq [:drop]
       expect(ids(control_pause(21.1), baseline_s: 28)).to be_empty
-      expect(ids(control_pause(21), baseline_s: 28, sleep_signs: true)).to be_empty
+      expect(ids(control_pause(21), baseline_s: 28, sleep_signs: true)).to eq [:expected_fall]
       expect(ids(control_pause(8), baseline_s: 10.8)).to eq [:short]
     end
 
@@ -70,6 +73,14 @@ RSpec.describe Windlass::Measures::ControlPause do
 
       expect(readings.map(&:verdict)).to eq %i[counts counts_apart does_not_count]
       expect(readings.first.headline).to start_with "24 s: building."
+    end
+
+    it "begins with the advice where there is one, never with a praise" do
+      cases = {{trained: true, sleep_signs: true} => control_pause(52), {sleep_signs: true} => control_pause(45), {nervous: true} => control_pause(14), {} => control_pause(44)}
+      headlines = cases.map { |context, pause| described_class.read(pause, Windlass::Measures::Context.new(**context)).headline }
+
+      expect(headlines).to eq ["52 s: see a doctor first.", "45 s: see a doctor first.", "14 s: pause the measure.", "44 s: ask about sleep first."]
+      expect(described_class.read(control_pause(95), Windlass::Measures::Context.new).headline).to eq "95 s. Does not count as a control pause: take it again."
     end
   end
 end

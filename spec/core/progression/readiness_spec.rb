@@ -37,6 +37,8 @@ RSpec.describe Windlass::Progression::Readiness do
     "block.resting" => [["small-holds", {resting_until: today + 1}], ["small-holds", {resting_until: today}]],
     "block.today" => [["hiss-ladder", {answers: %i[faint]}], ["hiss-ladder", {answers: %i[water_today]}]],
     "block.water" => [["bellows", {answers: %i[water_today]}], ["co2-table", {answers: %i[water_today], forecast_washout: 2.9}]],
+    "block.movement" => [["small-holds", {movement_fault: "Paradoxical breathing: the belly sinks as the chest rises."}], ["belly-drill", {movement_fault: "Paradoxical breathing: the belly sinks as the chest rises."}]],
+    "block.cold" => [["small-holds", {history: [["cold", 0]]}], ["quiet-breathing", {history: [["cold", 0]]}]],
     "block.buddy" => [["o2-table", {watcher: " "}], ["co2-table", {watcher: nil}]],
     "block.care" => [["co2-table", {care: true, oximeter: false}], ["co2-table", {care: true, oximeter: true}]],
     "wait.strenuous" => [["single-hold", {history: [["loaded-holds", 1]]}], ["single-hold", {history: [["loaded-holds", 2], ["co2-table", 1]]}]],

@@ -107,6 +107,18 @@ RSpec.describe Windlass::Progression::Rules do
     expect(fired(below.last, history: below, rung: top - 1)).to eq ["advance.clean"]
   end
 
+  it "ease.mornings fires where the mornings after over-breathing are clearly lower, six of each at least" do
+    deep = Windlass::Progression::Standing.of(Windlass::Protocols.find("deep-rounds"), measures(25))
+    days = (1..12).map { |week| monday - 3 * week }
+    session = ->(on) { Windlass::Progression::Session.new(id: on.to_s, date: on, protocol: "deep-rounds", dose: deep.dose, rounds: [Windlass::Progression::Round.new(number: 1, held_s: 20, first_breath: :smooth)], effort: 4) }
+    fired = ->(after, count) do
+      scores = days.first(count).map { |day| control_pause(after, on: day + 1) } + days.map { |day| control_pause(25 + (day.yday % 3), on: day) }
+      Windlass::Progression::Judge.judge(session[monday], history: days.map(&session), standing: deep, mornings: Windlass::Measures::MorningSeries.new(scores)).reasons.map(&:rule)
+    end
+
+    expect([fired[20, 12], fired[26, 12], fired[20, 5]].map { |rules| rules.include?("ease.mornings") }).to eq [true, false, false]
+  end
+
   it "lists every file of the folder once, strongest verdict first" do
     files = Dir[File.expand_path("../../../lib/windlass/progression/rules/*.rb", __dir__)].map { |path| File.basename(path, ".rb") }
     order = described_class::ALL.map { |rule| Windlass::Progression::VERDICTS.index(rule.verdict) }

@@ -21,6 +21,8 @@ RSpec.describe "The table of ladders" do
     "stacked-exhale" => [{longest_hold_s: 6, repeats: 1}, {longest_hold_s: 10, repeats: 3}],
     "own-pace" => [{minutes: 3}, {minutes: 5, suspend_s: 5}],
     "quiet-breathing" => [{in_s: 3, out_s: 6, minutes: 5}, {in_s: 3, out_s: 6, minutes: 15}],
+    "belly-drill" => [{in_s: 3, out_s: 5, minutes: 3}, {minutes: 10}],
+    "zone-drill" => [{in_s: 3, out_s: 5, minutes: 3}, {minutes: 10}],
     "walking-holds" => [{steps: 10, rounds: 4}, {steps: 10, rounds: 4}]
   }
 

@@ -15,6 +15,8 @@ RSpec.describe Windlass::Protocols do
       {pattern: [0, 32, 1], count_s: [0.4, 2, 0.1], rounds: [1, 40, 1]}],
     "ratio-deep" => [{pattern: [4, 16, 8, 0], count_s: 0.8, rounds: 5}, [[:rounds, 1, 9], [:count_s, 0.1, 1.2]],
       {pattern: [0, 32, 1], count_s: [0.4, 2, 0.1], rounds: [1, 40, 1]}],
+    "belly-drill" => [{in_s: 3, out_s: 5, minutes: 3}, [[:minutes, 1, 10]], {in_s: [2, 8, 0.5], out_s: [2, 16, 0.5], minutes: [1, 15, 1]}],
+    "zone-drill" => [{in_s: 3, out_s: 5, minutes: 3}, [[:minutes, 1, 10]], {in_s: [2, 8, 0.5], out_s: [2, 16, 0.5], minutes: [1, 15, 1]}],
     "alternate-nostril" => [{stage: 0, cycles: 2, rounds: 2, count_s: 1}, [[:cycles, 1, 3], [:stage, 1, 4], [:rounds, 1, 4]],
       {stage: [0, 8, 1], cycles: [1, 6, 1], rounds: [1, 12, 1], count_s: [0.5, 2, 0.1]}],
     "co2-table" => [{hold_s: 60, first_rest_s: 120, rest_step_s: 15, rest_floor_s: 30, rounds: 6}, [[:first_rest_s, -10, 60], [:hold_s, 5, 75], [:rounds, 1, 8]],
@@ -38,7 +40,7 @@ RSpec.describe Windlass::Protocols do
 
   # What kind of work it is: column, clean sessions that a step needs, where a first breath is asked; switches that are on.
   kinds = {
-    "small-holds" => [:small, 2, :hold], "own-pace" => [:retention, 2, :end], "quiet-breathing" => [nil, 2, :never], "full-breath" => [:breath, 2, :never],
+    "small-holds" => [:small, 2, :hold], "own-pace" => [:retention, 2, :end], "quiet-breathing" => [nil, 2, :never], "full-breath" => [:breath, 2, :never], "belly-drill" => [nil, 2, :never], "zone-drill" => [nil, 2, :never],
     "ratio" => [:breath, 2, :round], "ratio-deep" => [:retention, 2, :round], "alternate-nostril" => [:breath, 2, :cycle],
     "co2-table" => [:tables, 2, :hold, :once_a_day], "counted-recovery" => [:tables, 2, :hold, :once_a_day],
     "o2-table" => [:tables, 3, :hold, :once_a_day, :strenuous, :watched], "single-hold" => [:tables, 3, :hold, :once_a_day, :strenuous],

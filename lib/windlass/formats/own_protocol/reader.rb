@@ -25,8 +25,10 @@ module Windlass
           refuse(JsonInput.of(SCHEMA).faults(data), lines)
           protocol = family(data, lines)
           dose = Protocols.dose(data.fetch("dose").merge(data.slice("breaks")))
-          refuse(protocol.faults(dose).map { |key, fault| ["dose.#{key}", fault] }, lines)
-          Given.new(name: data.fetch("name").strip, protocol: protocol, dose: dose, note: data.fetch("note", ""))
+          said = Timeline::Said.faults(dose.fetch(:said, {})).transform_keys { |part| ["said", part].compact.join(".") }
+          refuse(protocol.faults(dose).merge(said).map { |key, fault| ["dose.#{key}", fault] }, lines)
+          bound = protocol.bound(dose)
+          Given.new(name: data.fetch("name").strip, protocol: bound, dose: bound.lean(dose), note: data.fetch("note", ""))
         end
 
         def self.parse(text)

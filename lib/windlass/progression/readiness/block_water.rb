@@ -9,7 +9,7 @@ module Windlass
       BlockWater = Rule.new("block.water", :block,
         "before water: over-breathing less than 12 hours ago or earlier the same day; after water: over-breathing where water is planned in the next 12 hours",
         "not today") do |situation|
-        if situation.activity.column == :water
+        if %i[water cold].include?(situation.activity.column)
           past = situation.newest { |one| one.over_breathed && (situation.hours_since(one) < WATER_HOURS || situation.today?(one)) }
           past && {text: "Over-breathing #{situation.today?(past) ? "today" : "less than #{WATER_HOURS} hours ago"}: no water, no cold immersion.",
                    lifts: "Open #{situation.lifted(past, WATER_HOURS, not_same_day: true)}."}

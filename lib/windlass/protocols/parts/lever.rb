@@ -6,7 +6,7 @@ module Windlass
     FINEST = Rational(1, 1_000_000)
 
     # One thing that a ladder moves, by one step at a time.
-    Lever = Value.define(:key, :words, :step, :harder, :limit, :unit, :opens, :limit_words, :read, :write, :moves) do
+    Lever = Value.define(:key, :words, :step, :harder, :limit, :unit, :opens, :limit_words, :read, :write, :moves, :names) do
       # @param key [Symbol] key of the dose, and of a coach's limit
       # @param step [Numeric] signed: toward harder
       # @param harder [Symbol] :up where more is harder, :down where less is
@@ -16,9 +16,10 @@ module Windlass
       # @param opens [Hash{Symbol => Numeric}] switches of the coach's, and the limit that each opens
       # @param read [#call] dose -> number; where several numbers of the dose move as one
       # @param write [#call] dose, number -> dose
+      # @param names [Array<String>, nil] what each number from 0 on is called
       # @param moves [#call] dose -> whether it changes anything of that dose
       def initialize(key:, words:, step:, limit:, harder: :up, unit: nil, opens: {}, limit_words: nil,
-        read: ->(dose) { dose[key] }, write: ->(dose, value) { dose.merge(key => value) }, moves: ->(_dose) { true })
+        read: ->(dose) { dose[key] }, write: ->(dose, value) { dose.merge(key => value) }, moves: ->(_dose) { true }, names: nil)
         super
       end
 

@@ -27,7 +27,7 @@ module Windlass
         # @see Lever; words and unit are those of the parameter
         def lever(key, **more)
           named = parameters.find { |one| one.key == key }
-          levers << Lever.new(key: key, words: named.words, unit: named.unit, **more)
+          levers << Lever.new(key: key, words: named.words, unit: named.unit, names: named.names, **more)
         end
 
         attr_reader :facts, :settling
@@ -93,6 +93,9 @@ module Windlass
       def in_words(dose)
         [pattern_in_words(dose), *details_in_words(dose), *Timeline::Breaks.in_words(dose.fetch(:breaks, []), last: last_round(dose))].join(", ")
       end
+
+      # @return [String] the dose where there is little room
+      def in_short(dose) = in_words(dose)
 
       # @param dose [Hash, nil] nil: not known
       # @return [Boolean] this very dose holds something

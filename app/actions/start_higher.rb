@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Whoever is experienced begins on a higher rung than the lowest; why is kept. Only before anything of it was run.
+    module StartHigher
+      # @param rung [Integer]
+      # @param because [String]
+      # @raise [Error] where there is no such rung for this athlete, or it has begun
+      def self.call(prescription, rung:, because:, now:)
+        raise Error, "#{prescription.name} has been run already: verdicts move it now." unless open?(prescription)
+
+        ladder = prescription.to_standing(on: now.to_date)&.ladder
+        raise Error, "Rung #{rung + 1} is not offered to this athlete; allowed: 1 to #{ladder.rungs.size}." unless ladder && rung.between?(0, ladder.top)
+
+        prescription.update!(dose: ladder.rungs[rung], reduced: false, started_because: because)
+      end
+
+      # @return [Boolean] nothing of it was run yet
+      def self.open?(prescription) = !prescription.quiet? && prescription.sessions.run.none?
+    end
+  end
+end

@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Forms
+    # One time in the cold: stage, minutes, calm or not, why out, who was there.
+    class ColdForm < Form
+      DAYS_BACK = 30
+
+      class Rules < Contract
+        option :today
+
+        params do
+          required(:uuid).filled(:string, :uuid_v4?)
+          required(:taken_on).filled(:date)
+          required(:stage).filled(:integer)
+          required(:minutes).filled(Types::Number)
+          required(:calm).filled(:bool)
+          required(:why_out).filled(:string, included_in?: Cold::WHY_OUT.keys)
+          required(:watcher).filled(Types::Text)
+          optional(:note).maybe(Types::Text)
+        end
+
+        rule(:stage).validate(within: 1..Cold::STAGES.size)
+        rule(:minutes).validate(within: Cold::MINUTES)
+        rule(:watcher).validate(at_most_characters: 80)
+        rule(:note).validate(at_most_characters: 1000)
+        rule(:taken_on) { outside(value, (today - DAYS_BACK)..today)&.then { |fault| key.failure(fault) } }
+      end
+      RULES = Rules
+    end
+  end
+end
