@@ -17,7 +17,7 @@ module Windlass
       AGAIN_DAYS = 28
 
       def self.again(columns, today)
-        {control_pause_again_on: ((columns[:control_pause_again_on] || today + AGAIN_DAYS) if columns[:control_pause_use] == "paused")}
+        {control_pause_again_on: (columns[:control_pause_again_on] || today + AGAIN_DAYS if columns[:control_pause_use] == "paused")}
       end
       private_class_method :again
 

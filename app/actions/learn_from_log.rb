@@ -27,7 +27,7 @@ module Windlass
         end
       end
 
-      def self.by_number(session, column) = session.rounds.to_h { |round| [round.number, round[column]] }.compact
+      def self.by_number(session, column) = session.rounds.select(&:hold).to_h { |round| [round.hold, round[column]] }.compact
       private_class_method :logged, :by_number
     end
   end

@@ -58,6 +58,7 @@ module Windlass
     # family itself says.
     class DoseForm < Form
       include Composed
+
       SECONDS = Protocols::Parameter.new(key: :seconds, words: "seconds", unit: :s)
       private_constant :SECONDS
 
@@ -93,7 +94,11 @@ module Windlass
       def typed_number(key) = typed["dose"].fetch(key.to_s) { TypedNumbers.show(protocol.setting({}, key), protocol.parameters.find { |one| one.key == key }) }
 
       # Numbers that lie in a list have brackets in their path.
-      def typed_at(name) = name.to_s.include?("[") ? super(@within ? name.to_s.delete_prefix(@within).sub(/\A\[(\w+)\]/, '\1') : name) : typed[name.to_s]
+      def typed_at(name) = if name.to_s.include?("[")
+                             super(@within ? name.to_s.delete_prefix(@within).sub(/\A\[(\w+)\]/, '\1') : name)
+                           else
+                             typed[name.to_s]
+                           end
 
       private
 

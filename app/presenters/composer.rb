@@ -76,7 +76,11 @@ module Windlass
 
       # @return [Hash{Symbol => Array<Protocols::Finding>}] by the number that causes them
       def findings
-        @findings ||= valid? ? Protocols::Findings.of(composition).group_by(&:key).then { |found| cut ? found.merge(cut.key => [cut, *found[cut.key]]) : found } : {}
+        @findings ||= if valid?
+          Protocols::Findings.of(composition).group_by(&:key).then { |found| cut ? found.merge(cut.key => [cut, *found[cut.key]]) : found }
+        else
+          {}
+        end
       end
 
       def cautions = protocol.cautions

@@ -38,7 +38,10 @@ module Windlass
       def holds_now? = timeline.segments.any?(&:breath)
 
       # @return [Boolean] the first breath after a hold says something here
-      def breaths_asked? = session.to_protocol.first_breath != :never && timeline.holds.any?
+      def breaths_asked? = timeline.own_pace? || session.to_protocol.asked_holds(session.to_dose).any?
+
+      # @return [Boolean] something is held for the hold's sake: an urge in it says something
+      def urges_asked? = session.parts.any? { |part| part.is_a?(Timeline::Compiled::Placed) }
 
       # @return [Hash] for the deck's script
       def plan

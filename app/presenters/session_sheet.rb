@@ -56,7 +56,7 @@ module Windlass
           typed = typed_round(round.number)
           Round.new(number: round.number, where: where(round.number), target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
             held: typed["held_s"] || (round.held_ms && Words.number(round.held_ms / 1000.0)),
-            forecast: forecast_urge(round.number), low: round.sao2_low ? "#{(round.sao2_low * 100).round} %" : "–",
+            forecast: forecast_urge(round.hold), low: round.sao2_low ? "#{(round.sao2_low * 100).round} %" : "–",
             urge: urge(round),
             first_breath: typed["first_breath"] || round.first_breath, asked: asked.include?(round.number))
         end
@@ -122,23 +122,22 @@ module Windlass
 
       def sounded_part?(part) = part.is_a?(Timeline::Compiled::Sounded)
 
-      # At one's own pace there may be more holds than were planned.
-      def held_rounds = @held_rounds ||= session.rounds.reject { |round| sounded_part?(parts[round.number - 1]) }
+      def held_rounds = @held_rounds ||= session.rounds.select(&:hold)
 
       # Numbered as the holds of the drawing are.
-      def drawn_rounds = held_rounds.map { |round| DrawnRound.new(number: hold_number(round.number), **round.slice(:held_ms, :first_urge_ms, :first_breath).symbolize_keys) }
+      def drawn_rounds = held_rounds.map { |round| DrawnRound.new(number: round.hold, **round.slice(:held_ms, :first_urge_ms, :first_breath).symbolize_keys) }
 
       DrawnRound = Value.define(:number, :held_ms, :first_urge_ms, :first_breath)
       private_constant :DrawnRound
-
-      def hold_number(number) = parts[number - 1]&.number || number
 
       # @return [String, nil] the block, or how the lungs are at one's own pace
       def where(number)
         block = parts[number - 1]&.block
         return "#{session.to_protocol.runs[block - 1].in_words}:" if block
 
-        number.odd? ? "full" : "empty" if session.to_protocol.baseline?
+        if session.to_protocol.baseline?
+          number.odd? ? "full" : "empty"
+        end
       end
 
       def sound(round, typed, beat_ms)
@@ -160,7 +159,7 @@ module Windlass
       end
 
       # As it was forecast when the session was planned.
-      def forecast_urge(number) = ForecastWords.seconds(session.forecast_of(hold_number(number))&.fetch("urge_s"))
+      def forecast_urge(hold) = ForecastWords.seconds(session.forecast_of(hold)&.fetch("urge_s"))
 
       def typed_round(number) = @rating ? @rating.typed_round(number) : {}
     end

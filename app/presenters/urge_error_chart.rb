@@ -33,9 +33,9 @@ module Windlass
       # @param athlete [Records::Athlete]
       # @param today [Date]
       def self.of(athlete, today:)
-        rows = Records::Round.joins(:session).where.not(first_urge_ms: nil).where.not(sessions: {forecast: nil})
+        rows = Records::Round.joins(:session).where.not(first_urge_ms: nil).where.not(hold: nil).where.not(sessions: {forecast: nil})
           .where(sessions: {athlete_id: athlete.id, discarded_at: nil, local_date: (today - DAYS + 1)..today})
-          .order("sessions.local_date", "sessions.id").pluck("sessions.id", "sessions.local_date", "sessions.forecast", :number, :first_urge_ms)
+          .order("sessions.local_date", "sessions.id").pluck("sessions.id", "sessions.local_date", "sessions.forecast", :hold, :first_urge_ms)
         new(sessions(rows), today: today)
       end
 

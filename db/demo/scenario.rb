@@ -161,7 +161,8 @@ module Windlass
                ended_at: started + timeline.total_ms / 1000, done_ms: timeline.total_ms, local_date: day.date, effort: set.effort, symptoms: set.symptoms,
                posture: work.protocol.posture, note: ""}
         id = Records::Session.insert!(row, returning: :id).rows.first.first
-        Records::Round.insert_all!(set.rounds.map { |round| round_row(id, round) }) if set.rounds.any?
+        parts = set.activity.judged_parts(timeline)
+        Records::Round.insert_all!(set.rounds.map { |round| round_row(id, round, parts[round.number - 1]) }) if set.rounds.any?
         id
       end
 
@@ -185,9 +186,9 @@ module Windlass
         end
       end
 
-      def round_row(session_id, round)
+      def round_row(session_id, round, part)
         {session_id: session_id, number: round.number, target_ms: round.target_s && (round.target_s * 1000).round,
-         held_ms: (round.held_s * 1000).round, skipped: false, first_breath: round.first_breath, sounded: !round.ribs.nil?, ribs: round.ribs, stream: round.stream,
+         held_ms: (round.held_s * 1000).round, skipped: false, first_breath: round.first_breath, hold: (part.number if part.is_a?(Timeline::Compiled::Placed)), ribs: round.ribs, stream: round.stream,
          first_urge_ms: first_urge_ms(round)}
       end
 

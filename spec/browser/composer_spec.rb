@@ -39,7 +39,7 @@ RSpec.describe "Composing and measuring", :browser do
     click_button("Prescribe Two and two")
     click_button("Nothing else: run")
     expect(page).to have_text("All kept")
-    key(:space)
+    key("t", :space)
     pass(124)
     expect(page).to have_css(".cue", text: "Hold, full and soft")
     pass(45.1)
@@ -55,6 +55,32 @@ RSpec.describe "Composing and measuring", :browser do
     key(:escape)
     expect(page).to have_text("All kept")
     expect(Windlass::Records::Session.sole.rounds.map(&:held_ms)).to eq [45_000]
+  end
+
+  it "composes a session of blocks: added, dragged, moved by keyboard, a time between, and folded numbers" do
+    visit("/protocols/blocks")
+    expect(page).to have_text("Add the first block")
+    ["Hiss ladder", "Ratio breathing", "Quiet breathing"].each do |family|
+      select(family, from: "Family of the next block")
+      click_button("Add block")
+      expect(page).to have_css(".block h2", text: family)
+    end
+    first(".block-grip").drag_to(find(".block:nth-child(3) .block-between"))
+    expect(page).to have_css(".block:nth-child(3) h2", text: "3. Hiss ladder")
+    expect(page).to have_css(".composed-words", text: /\ARatio breathing.*Hiss ladder/)
+    find_button("Move up: 3. Hiss ladder").send_keys(:enter)
+    expect(page).to have_css(".block:nth-child(2) h2", text: "2. Hiss ladder")
+    expect(page.evaluate_script("document.activeElement.value")).to eq "up:1"
+
+    within(".block:nth-child(1)") do
+      expect(page).to have_no_field("Time before the next block, as 1:30 or 90 seconds")
+      select("after a time", from: "Then")
+      fill_in("Time before the next block, as 1:30 or 90 seconds", with: "1:30")
+      find(".block-numbers > summary").click
+      find("summary", text: "More").click
+      select("the heartbeat", from: "Counted by")
+    end
+    expect(page).to have_css(".composed-words", text: "counted by the heartbeat, 1:30 between; then Hiss ladder")
   end
 
   it "guides a maximal hold with its marks, and reads it" do

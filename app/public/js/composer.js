@@ -22,7 +22,11 @@ export function composer() {
   return {
     undoable: false,
 
-    init() { past = [this.typed()]; },
+    init() {
+      past = [this.typed()];
+      // An address with a place in it keeps the browser from doing so.
+      this.$root.querySelector("[autofocus]")?.focus();
+    },
 
     fields() { return [...this.$root.querySelectorAll("input.form-control, select")]; },
     typed() { return JSON.stringify(this.fields().map((field) => field.value)); },
@@ -56,8 +60,11 @@ export function composer() {
     drop(event) {
       if (!dragged) return;
       event.preventDefault();
+      const { id } = dragged;
       dragged = null;
-      this.redraw();
+      const show = this.$root.querySelector("button");
+      show.formAction = `${this.$root.action}#${id}`;
+      this.$root.requestSubmit(show);
     },
 
     redraw() { this.$root.dispatchEvent(new Event("redraw")); },

@@ -28,9 +28,12 @@ module Windlass
 
       def self.parameter(one)
         {key: one.key, words: one.words, unit: one.unit, minimum: one.range&.begin, maximum: one.range&.end, step: one.step,
-         choices: one.choices&.keys, names: one.names, numbers: one.numbers, optional: one.optional || nil}.compact
+         choices: one.choices&.keys, names: one.names, numbers: one.numbers, optional: one.optional || nil, usual: plain(one.usual), folded: one.folded || nil}.compact
       end
-      private_class_method :entry, :lever, :parameter
+
+      # Seconds as decimals.
+      def self.plain(value) = value.is_a?(Rational) ? Windlass::Numbers.plain(value) : value
+      private_class_method :entry, :lever, :parameter, :plain
     end
   end
 end

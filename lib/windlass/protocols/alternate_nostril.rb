@@ -77,7 +77,7 @@ module Windlass
       def pattern_in_words(dose)
         form = dose[:form]
         ["#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:cycles], "cycle")}", (Nostril::FORM_WORDS.fetch(form) if form), chosen(dose).in_words,
-          ("#{dose[:counts].map { |count| Words.number(count) }.join(" : ")}" if dose[:counts]), "#{Words.seconds(dose[:count_s])} a count"].compact.join(", ")
+          dose[:counts]&.map { |count| Words.number(count) }&.join(" : "), "#{Words.seconds(dose[:count_s])} a count"].compact.join(", ")
       end
 
       private

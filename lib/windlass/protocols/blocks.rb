@@ -75,7 +75,7 @@ module Windlass
 
       def clean_sessions = families.map(&:clean_sessions).max || 2
 
-      def posture = families.any? { |one| one.posture == :lying } ? :lying : :seated
+      def posture = (families.any? { |one| one.posture == :lying }) ? :lying : :seated
 
       def places = (families.map(&:places).reduce { |known, more| known & more } || []).then { |shared| shared.empty? ? families.flat_map(&:places).uniq : shared }
 
@@ -83,7 +83,7 @@ module Windlass
 
       def needs = families.map(&:needs).reduce({}) { |known, more| known.merge(more) { |_, one, other| [one, other].max } }
 
-      def computed = families.any? { |one| one.computed.any? } ? [:blocks] : []
+      def computed = (families.any? { |one| one.computed.any? }) ? [:blocks] : []
 
       def asked_columns = families.flat_map(&:asked_columns).uniq
 
@@ -184,9 +184,9 @@ module Windlass
         end
       end
 
-      def halved(dose) = mapped(dose) { |one, _| one.protocol.halves && one.dose[one.protocol.halves] ? one.protocol.halved(one.dose) : one.dose }
+      def halved(dose) = mapped(dose) { |one, _| (one.protocol.halves && one.dose[one.protocol.halves]) ? one.protocol.halved(one.dose) : one.dose }
 
-      def doubled(dose) = mapped(dose) { |one, _| one.protocol.halves && one.dose[one.protocol.halves] ? one.protocol.doubled(one.dose) : one.dose }
+      def doubled(dose) = mapped(dose) { |one, _| (one.protocol.halves && one.dose[one.protocol.halves]) ? one.protocol.doubled(one.dose) : one.dose }
 
       def lightened(dose) = mapped(dose) { |one, _| one.protocol.lightened(one.dose) }
 
@@ -199,10 +199,10 @@ module Windlass
         plain.first == plain.last
       end
 
-      # @return [String] `4 blocks: alternate nostril`, `2 blocks: bellows rounds, quiet breathing`
+      # @return [String] `4 blocks: alternate nostril`, `2 blocks: bellows rounds; quiet breathing`
       def in_short(dose)
         runs = bound(dose).runs
-        "#{Words.count(runs.size, "block")}: #{runs.map { |run| run.name.downcase }.chunk_while { |one, other| one == other }.map(&:first).join(", ")}"
+        "#{Words.count(runs.size, "block")}: #{runs.map { |run| run.name.downcase }.chunk_while { |one, other| one == other }.map(&:first).join("; ")}"
       end
 
       # @return [String] `Bellows rounds: 3 rounds …; then quiet breathing: …`

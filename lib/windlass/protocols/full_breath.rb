@@ -4,8 +4,6 @@ module Windlass
   module Protocols
     # F7, full-breath drill. Common practice, no source.
     class FullBreath < Protocol
-      EASY_IN_S = 3
-      EASY_OUT_S = 4
       OUT_S = 4
       # Levels at which the stages end, and what is said in each.
       STAGES = [[:easy, "In, a thin slow stream: the belly"], [:big, "Then the ribs and the chest"], [:full, "Last, under the collarbones"]].freeze
@@ -27,6 +25,8 @@ module Windlass
       detail :leads, "lead-in breaths", :breaths, 0..4, step: 1, shapes: :breathing, usual: 2, telling: "%s to lead in"
       detail :lead_size, "size of the lead-in breaths", choices: LEADS, usual: "easy"
       detail :lead_out, "how far they go out", choices: Parts::OUT_TO, usual: "passive"
+      detail :lead_in_s, "lead-in, in", :s, 1..10, step: 0.5, shapes: :breathing, usual: 3
+      detail :lead_out_s, "lead-in, out", :s, 1..12, step: 0.5, shapes: :breathing, usual: 4
       detail :stages_s, "belly, ribs, collarbones", :s, 0..LONGEST_STAGE_S, step: 1, numbers: 3, shapes: :breathing, usual: STAGES_S
       detail :throat, "throat", choices: THROAT, usual: "quiet"
       detail :shoulders, "shoulders", choices: SHOULDERS, usual: "soft"
@@ -60,8 +60,8 @@ module Windlass
       end
 
       def lead_in(line, dose)
-        line.inhale(EASY_IN_S, to: setting(dose, :lead_size).to_sym, route: :nose, cue: "In by the nose, #{LEADS.fetch(setting(dose, :lead_size))}")
-        breathe_out(line, EASY_OUT_S, setting(dose, :lead_out), route: :mouth, cue: "Out by the mouth, not forced")
+        line.inhale(setting(dose, :lead_in_s), to: setting(dose, :lead_size).to_sym, route: :nose, cue: "In by the nose, #{LEADS.fetch(setting(dose, :lead_size))}")
+        breathe_out(line, setting(dose, :lead_out_s), setting(dose, :lead_out), route: :mouth, cue: "Out by the mouth, not forced")
       end
 
       def stage_cue(dose, level, cue)

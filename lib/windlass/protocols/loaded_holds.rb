@@ -4,10 +4,6 @@ module Windlass
   module Protocols
     # F5, loaded holds with prone recovery. Common practice, no source; the effort: see {Physiology::Effort}.
     class LoadedHolds < Protocol
-      REPETITION_S = 2
-      FILL_S = 2
-      OUT_S = 2
-
       about id: "loaded-holds", name: "Loaded holds", goal: :recovery, column: :loaded, places: %i[ground],
         disciplines: WAVES + ["combat sport"], needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, clean_sessions: 3, strenuous: true,
         once_a_day: true, opt_in: true,
@@ -21,6 +17,9 @@ module Windlass
       parameter :rounds, "rounds", :rounds, 2..8, step: 1
 
       settles 60, cue: "Stand or kneel, and breathe easily"
+      detail :repetition_s, "a press-up", :s, 1..5, step: 0.5, shapes: :effort, usual: 2
+      detail :fill_s, "big breath in", :s, 1..10, step: 0.5, shapes: :breathing, usual: 2
+      detail :out_s, "breath out", :s, 1..10, step: 0.5, shapes: :breathing, usual: 2
 
       lever :hold_s, step: 5, limit: ->(measures) { [20, Numbers.down_to_multiple(measures.maximal_hold_s * 3/10r, 5)].min },
         limit_words: "30 % of the maximal hold, at most 20 s"
@@ -46,13 +45,13 @@ module Windlass
       def round(line, dose)
         effort = Physiology::Effort
         line.within(phase: :work) do
-          line.breathe(dose[:repetitions] * REPETITION_S, rate: effort::RATES.fetch(:vigorous), mets: effort::METS.fetch(:vigorous),
+          line.breathe(dose[:repetitions] * setting(dose, :repetition_s), rate: effort::RATES.fetch(:vigorous), mets: effort::METS.fetch(:vigorous),
             repetitions: dose[:repetitions], cue: "Press-ups, breathing on")
-          line.inhale(FILL_S, to: :big, mets: effort::METS.fetch(:moderate), cue: "A big breath in")
+          line.inhale(setting(dose, :fill_s), to: :big, mets: effort::METS.fetch(:moderate), cue: "A big breath in")
           line.hold(dose[:hold_s], mets: effort::METS.fetch(:moderate), cue: "Hold in a plank")
         end
         line.within(phase: :rest) do
-          line.exhale(OUT_S, to: :passive, cue: "Out, and lie face down")
+          line.exhale(setting(dose, :out_s), to: :passive, cue: "Out, and lie face down")
           line.breathe(dose[:breaths] * Parts::BREATH_S, breaths: dose[:breaths], cue: "Slow belly breaths, hands on the head")
         end
       end

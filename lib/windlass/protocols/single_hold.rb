@@ -4,8 +4,6 @@ module Windlass
   module Protocols
     # F6, breathe-up and single hold. Common practice, no source.
     class SingleHold < Protocol
-      MEDIUM_IN_S = 4
-      MEDIUM_OUT_S = 6
       FILL_S = 8
       HOOK_BREATHS = 3
       HOOK_S = 3
@@ -28,6 +26,8 @@ module Windlass
       detail :rest_s, "recovery between holds, breathe-up and all", :s, 30..1200, step: 10, shapes: :rest
       detail :leads, "lead-in breaths", :breaths, 0..4, step: 1, shapes: :breathing, usual: 1, telling: "%s to lead in"
       detail :lead_size, "size of the lead-in breaths", choices: LEADS, usual: "big"
+      detail :lead_in_s, "lead-in, in", :s, 1..10, step: 0.5, shapes: :breathing, usual: 4
+      detail :lead_out_s, "lead-in, out", :s, 1..12, step: 0.5, shapes: :breathing, usual: 6
       detail :fill_s, "full breath in", :s, 2..60, step: 1, shapes: :breathing, usual: FILL_S
       detail :entered, "comes in", choices: Parts::ENTERED, usual: "none"
 
@@ -99,7 +99,7 @@ module Windlass
       end
 
       # Lead-in breaths and the full breath.
-      def filling_s(dose) = setting(dose, :leads) * (MEDIUM_IN_S + MEDIUM_OUT_S) + setting(dose, :fill_s)
+      def filling_s(dose) = setting(dose, :leads) * (setting(dose, :lead_in_s) + setting(dose, :lead_out_s)) + setting(dose, :fill_s)
 
       # The hook breaths are the beginning of a rest.
       def hook(line, seconds)
@@ -122,8 +122,8 @@ module Windlass
 
       def lead_in(line, dose)
         size = setting(dose, :lead_size)
-        line.inhale(MEDIUM_IN_S, to: size.to_sym, cue: "One #{(size == "big") ? "medium" : "easy"} breath in")
-        line.exhale(MEDIUM_OUT_S, to: :passive, cue: "Out, passively")
+        line.inhale(setting(dose, :lead_in_s), to: size.to_sym, cue: "One #{(size == "big") ? "medium" : "easy"} breath in")
+        line.exhale(setting(dose, :lead_out_s), to: :passive, cue: "Out, passively")
       end
     end
   end

@@ -20,7 +20,7 @@ RSpec.describe "Sessions of the trade" do
   define_method(:written) do |segments|
     lines = segments.map do |one|
       word = {inhale: "in", exhale: one.sound&.to_s || "out", hold: "hold", breathe: one.repetitions ? "work" : "breathe"}.fetch(one.kind)
-      size = one.kind == :exhale && one.depth&.positive? && !one.left ? "half" : levels[one.to]
+      size = (one.kind == :exhale && one.depth&.positive? && !one.left) ? "half" : levels[one.to]
       [word, (one.breaths || one.repetitions || one.beats)&.then { |count| "#{Windlass::Words.number(count)}×" } || Windlass::Words.number(one.seconds), size, one.route, ("narrowed" if one.narrowed),
         ("(#{one.locks.join(" ")})" if one.locks)].compact.join(" ")
     end

@@ -26,10 +26,11 @@ module Windlass
         unknown = (given.keys - KEYS).to_h { |key| [key.to_s, "is not known here"] }
         repeats, after = given.fetch(:repeats, 1), given[:after]
         unknown["repeats"] = "#{Error.shown(repeats)} is not allowed; allowed: 1 to #{Blocks::REPEATS.end} times" unless repeats.is_a?(Integer) && Blocks::REPEATS.cover?(repeats)
-        unknown["after"] = "#{Error.shown(after)} is not allowed; allowed: nothing, 1 to #{Blocks::GAP_S.end} s, or #{Blocks::WAIT}" unless after.nil? || after == Blocks::WAIT || (after.is_a?(Numeric) && Blocks::GAP_S.cover?(after))
+        unknown["after"] = "#{Error.shown(after)} is not allowed; allowed: nothing, 1 to #{Blocks::GAP_S.end} s, or #{Blocks::WAIT}" unless between?(after)
         unknown
       end
-      private_class_method :doses, :besides
+      def self.between?(after) = after.nil? || after == Blocks::WAIT || (after.is_a?(Numeric) && Blocks::GAP_S.cover?(after))
+      private_class_method :doses, :besides, :between?
     end
   end
 end
