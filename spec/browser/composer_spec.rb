@@ -70,7 +70,7 @@ RSpec.describe "Composing and measuring", :browser do
     expect(page).to have_css(".composed-words", text: /\ARatio breathing.*Hiss ladder/)
     find_button("Move up: 3. Hiss ladder").send_keys(:enter)
     expect(page).to have_css(".block:nth-child(2) h2", text: "2. Hiss ladder")
-    expect(page.evaluate_script("document.activeElement.value")).to eq "up:1"
+    expect(page).to have_css("button[value='up:1']:focus")
 
     within(".block:nth-child(1)") do
       expect(page).to have_no_field("Time before the next block, as 1:30 or 90 seconds")
