@@ -24,8 +24,8 @@ export function composer() {
 
     init() {
       past = [this.typed()];
-      // An address with a place in it keeps the browser from doing so.
-      this.$root.querySelector("[autofocus]")?.focus();
+      // An address with a place in it keeps the browser from doing so, and takes the focus away once it has gone there.
+      window.addEventListener("load", () => setTimeout(() => this.$root.querySelector("[autofocus]")?.focus(), 0));
     },
 
     fields() { return [...this.$root.querySelectorAll("input.form-control, select")]; },

@@ -29,6 +29,7 @@ module Windlass
         unknown["after"] = "#{Error.shown(after)} is not allowed; allowed: nothing, 1 to #{Blocks::GAP_S.end} s, or #{Blocks::WAIT}" unless between?(after)
         unknown
       end
+
       def self.between?(after) = after.nil? || after == Blocks::WAIT || (after.is_a?(Numeric) && Blocks::GAP_S.cover?(after))
       private_class_method :doses, :besides, :between?
     end
