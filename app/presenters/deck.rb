@@ -13,7 +13,7 @@ module Windlass
 
       def name = session.athlete.name
 
-      def title = session.to_protocol.in_short(session.to_dose)
+      def title = session.prescription.name
 
       # @return [Array<String>] cautions, and what the coach wrote
       def cautions = session.to_protocol.cautions + notes

@@ -130,8 +130,11 @@ module Windlass
       DrawnRound = Value.define(:number, :held_ms, :first_urge_ms, :first_breath)
       private_constant :DrawnRound
 
-      # @return [String, nil] the block, or how the lungs are at one's own pace
+      # @return [String, nil] the block, how the lungs are at one's own pace, or after how few breaths it was begun
       def where(number)
+        hold = parts[number - 1]&.number
+        return "after #{Words.count(sooner[hold], "breath")}:" if sooner[hold]
+
         block = parts[number - 1]&.block
         return "#{session.to_protocol.runs[block - 1].in_words}:" if block
 
@@ -150,7 +153,10 @@ module Windlass
       end
 
       # Parts without a length of their own are drawn as long as they took; all others as they were planned.
-      def run = @run ||= session.to_timeline.then { |plan| plan.segments.any?(&:open?) ? session.to_run : plan }
+      def run = @run ||= session.to_timeline.then { |plan| (plan.segments.any?(&:open?) || sooner.any?) ? session.to_run : plan }
+
+      # @return [Hash{Integer => Integer}] breaths that were done before a hold that was begun sooner than planned
+      def sooner = @sooner ||= session.journal_events.select { |event| event.kind == "hold_now" }.to_h { |event| [event.round, Integer(event.value, 10)] }
 
       def urge(round)
         marks = [(Words.seconds(round.first_urge_ms / 1000.0) if round.first_urge_ms),

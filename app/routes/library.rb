@@ -27,18 +27,28 @@ module Windlass
           composer(form, athlete: composed_for, own: own_composed, touched: touched)
         end
 
+        # Where a prescription was refused, a reload comes here.
+        app.get("/protocols/:id/prescriptions") { redirect to("/protocols/#{said(:id)}"), 303 }
+
         # A dose as it stands in the composer, for an athlete, without a name.
         app.post("/protocols/:id/prescriptions") do
           form = Forms::Composed.parse(params, protocol: Protocols.find(said(:id)))
           next composer(form, athlete: composed_for, own: own_composed) unless form.valid?
           raise Error, "Choose for whom first, then prescribe it." unless composed_for
 
-          prescription = Actions::Prescribe.call(composed_for, form.protocol, own: Actions::Prescribe::Composed.new(to_dose: form.dose), now: now)
-          redirect to("/prescriptions/#{prescription.id}"), 303
+          prescribe_composed(form)
         end
       end
 
       module Helpers
+        # What is refused stays as it was typed, with the reason.
+        def prescribe_composed(form)
+          prescription = Actions::Prescribe.call(composed_for, form.protocol, own: Actions::Prescribe::Composed.new(to_dose: form.dose), now: now)
+          redirect to("/prescriptions/#{prescription.id}"), 303
+        rescue Error => error
+          composer(form, athlete: composed_for, own: own_composed, refusal: error.message)
+        end
+
         def composed_for = said(:athlete_id).empty? ? nil : athlete
 
         def own_composed = said(:own).empty? ? nil : own_protocol(said(:own))
@@ -60,12 +70,12 @@ module Windlass
           (measures && family.start(measures)) || family.start(Presenters::Nobody::MEASURES)
         end
 
-        def composer(form, athlete: nil, own: nil, touched: nil)
+        def composer(form, athlete: nil, own: nil, touched: nil, refusal: nil)
           page = Presenters::Composer.new(form, athlete: athlete, own: own, today: today, touched: touched, kept: form.protocol.is_a?(Protocols::Blocks) ? account.own_protocols.by_name : [])
           return partial(:"protocols/result", page: page, live: true) if part?
 
-          status 422 unless form.valid? || page.blank? || touched
-          erb :"protocols/compose", locals: {title: "Compose: #{page.title}", page: page, athletes: account.athletes.by_name}
+          status 422 unless (form.valid? && refusal.nil?) || page.blank? || touched
+          erb :"protocols/compose", locals: {title: "Compose: #{page.title}", page: page, refusal: refusal, athletes: account.athletes.by_name}
         end
       end
     end

@@ -32,8 +32,8 @@ module Windlass
       settles 120, cue: "Lie down, and breathe easily"
       detail :in_s, "each breath in", :s, 0.8..4, step: 0.1, shapes: :breathing, usual: HALF_BREATH_S
       detail :out_s, "each breath out", :s, 0.8..4, step: 0.1, shapes: :breathing, usual: HALF_BREATH_S
-      detail :out_to, "how far it goes out", choices: Parts::OUT_TO.slice("passive", "half"), usual: "passive"
-      detail :last_out, "the last one out", choices: Parts::OUT_TO, usual: "passive"
+      detail :out_to, "how far it goes out", choices: Parts::OUT_TO.slice("passive", "half"), usual: "passive", telling: "out to %s"
+      detail :last_out, "the last one out", choices: Parts::OUT_TO, usual: "passive", telling: "the last one out %s"
       rests 90, 10..600
 
       lever :rounds, step: 1, limit: 3
