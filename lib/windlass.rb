@@ -4,6 +4,7 @@
 
 require "date"
 require "set"
+require "zlib"
 
 require_relative "windlass/value"
 require_relative "windlass/errors"

@@ -31,9 +31,6 @@ module Windlass
       # @return [Boolean] an id of such a session: `blocks`, `blocks:morning-flow`
       def self.id?(id) = id == ID || id.to_s.start_with?("#{ID}:")
 
-      # Those of all blocks, in their order: each moves one number of one block.
-      attr_reader :levers
-
       attr_reader :id, :blocks
 
       # @param blocks [Array<Block>]
@@ -41,7 +38,8 @@ module Windlass
         super()
         @id = id
         @blocks = blocks.freeze
-        @levers = blocks.flat_map { |one| one.protocol.levers.map { |lever| of_block(lever, one.number - 1) } }.freeze
+        # Few ask for them, and a session is bound to many doses.
+        @lazy = {}
       end
 
       def bound(dose)
@@ -51,11 +49,16 @@ module Windlass
         self.class.new(id: id, blocks: given).freeze
       end
 
+      # @return [Array<Lever>] those of all blocks, in their order: each moves one number of one block
+      def levers = @lazy[:levers] ||= blocks.flat_map { |one| one.protocol.levers.map { |lever| of_block(lever, one.number - 1) } }.freeze
+
       # @param name [String, nil] that the coach gave
       # @return [Protocol] under an id of its own: several such sessions may be prescribed beside each other
       def named(name)
-        made_of = name || blocks.map { |one| one.protocol.id }.join(" ")
-        self.class.new(id: "#{ID}:#{made_of.downcase.gsub(/[^a-z0-9]+/, "-").delete_suffix("-")[0, 60]}", blocks: blocks).freeze
+        made_of = (name || blocks.map { |one| one.protocol.id }.join(" ")).downcase
+        slug = made_of.gsub(/[^a-z0-9]+/, "-").gsub(/\A-|-\z/, "")[0, 50]
+        # Letters that an address leaves out still tell two names apart.
+        self.class.new(id: "#{ID}:#{[slug, (Zlib.crc32(made_of).to_s(36) unless made_of.ascii_only? && made_of.size <= 50)].compact.join("-")}", blocks: blocks).freeze
       end
 
       # @return [Array<Block>] every one as often as it comes; only the first time has its settling

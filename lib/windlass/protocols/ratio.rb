@@ -4,11 +4,13 @@ module Windlass
   module Protocols
     # F8, ratio breathing: in, hold full, out, hold empty, in counts. Common practice, no source.
     class Ratio < Protocol
+      MOST_COUNTS = 32
+
       about id: "ratio", name: "Ratio breathing", goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds, paced: true,
         first_breath: :round, trains: "An even, counted breath with short holds: four parts that keep their proportions.",
         cautions: ["Out of breath before the end of a count: shorten the count, not the ratio."]
 
-      parameter :pattern, "in, hold full, out, hold empty", :counts, 0..32, step: 1, numbers: 4, shapes: :hold
+      parameter :pattern, "in, hold full, out, hold empty", :counts, 0..MOST_COUNTS, step: 1, numbers: 4, shapes: :hold
       parameter :count_s, "a count", :count_s, 0.4..2, step: 0.1, shapes: :breathing
       parameter :rounds, "rounds", :rounds, 1..40, step: 1
 
@@ -33,6 +35,11 @@ module Windlass
         write: ->(dose, first) {
           counts = whole(dose[:pattern])
           dose.merge(pattern: whole(counts.map { |count| share(count, counts.first) * first }).freeze)
+        },
+        # No count grows beyond what a coach may set, and from nothing nothing grows.
+        moves: ->(dose) {
+          counts = whole(dose[:pattern])
+          counts.first.positive? && whole(counts.map { |count| share(count, counts.first) * (counts.first + 1) }).max <= MOST_COUNTS
         }
       }.freeze
 
