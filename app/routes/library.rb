@@ -74,7 +74,8 @@ module Windlass
           page = Presenters::Composer.new(form, athlete: athlete, own: own, today: today, touched: touched, kept: form.protocol.is_a?(Protocols::Blocks) ? account.own_protocols.by_name : [])
           return partial(:"protocols/result", page: page, live: true) if part?
 
-          status 422 unless (form.valid? && refusal.nil?) || page.blank? || touched
+          refused = refusal || !form.valid?
+          status 422 if refused && !page.blank? && touched.nil?
           erb :"protocols/compose", locals: {title: "Compose: #{page.title}", page: page, refusal: refusal, athletes: account.athletes.by_name}
         end
       end

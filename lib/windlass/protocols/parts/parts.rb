@@ -7,8 +7,8 @@ module Windlass
     module Parts
       # A breath that nobody hurries, where breaths are counted.
       BREATH_S = 5
-      # Who comes from a work set has that behind them, seconds.
-      WORK_SET_S = 60
+      # Who comes from a work set has that behind them, seconds: ten repetitions of two seconds, as loaded holds count them.
+      WORK_SET_S = 20
 
       ENTERED = {"none" => "rested", "light" => "warm, from light exercises", "moderate" => "worked up, from moderate exercises",
                  "vigorous" => "spent, from a hard work set"}.freeze
