@@ -60,8 +60,11 @@ require_relative "windlass/measures/values"
 require_relative "windlass/measures/control_pause"
 require_relative "windlass/measures/morning_series"
 require_relative "windlass/measures/mornings_after"
+require_relative "windlass/measures/hiss_reading"
 require_relative "windlass/measures/context"
 require_relative "windlass/measures/readings"
+
+require_relative "windlass/squad/stagger"
 
 require_relative "windlass/screening/matrix"
 require_relative "windlass/screening/screen"

@@ -17,11 +17,13 @@ require_relative "cli/ladder"
 require_relative "cli/judge"
 require_relative "cli/ready"
 require_relative "cli/protocols"
+require_relative "cli/stagger"
+require_relative "cli/hiss"
 
 module Windlass
   module Cli
     # A command is a file in this folder and a line here.
-    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols].freeze
+    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols, Stagger, Hiss].freeze
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2

@@ -81,7 +81,7 @@ RSpec.describe Windlass::Cli do
     examples = page.scan(/^## (\w+)\n.*?```json\n(.*?)```\n\n```json\n(.*?)```/m)
 
     it "are one for every command that reads" do
-      expect(examples.map(&:first)).to eq %w[plan ladder judge ready]
+      expect(examples.map(&:first)).to eq %w[plan ladder judge ready stagger hiss]
     end
 
     examples.each do |command, input, answer|
@@ -112,6 +112,12 @@ RSpec.describe Windlass::Cli do
       ["session.rounds[0].held_s: -4 is not allowed; allowed: a number or null, 0 to 1200", /\Asession.symptoms\[0\]: "yawning" is not allowed; allowed: blackout/],
     ["judge", {protocol: "co2-table", rung: 0, measures: known, session: {date: "2026-03-02"}, history: [{date: "2026-02-30"}]}] =>
       'history[0].date: "2026-02-30" is not allowed; allowed: a day such as 2026-03-02',
+    ["stagger", {gap_s: 0, lanes: [{id: "a", seconds: 10, holds: [[-1, 5]]}]}] => ["gap_s: 0 is not allowed; allowed: a number, 4 to 15", "lanes[0].holds[0][0]: -1 is not allowed; allowed: a number, 0 to 14400"],
+    ["stagger", {lanes: [{id: "a", seconds: 100, holds: [[90, 20]], pair: "b"}, {id: "b", seconds: 100, holds: []}]}] =>
+      ['lanes[0].pair: "b" is not allowed; allowed: another lane that names a as its pair', "lanes[0].holds[0]: 90 to 110 s is not allowed; allowed: within the 100 s of the lane"],
+    ["hiss", {tempo: 500, levels_db: ["loud"]}] => ["tempo: 500 is not allowed; allowed: a number, 20 to 200", 'levels_db[0]: "loud" is not allowed; allowed: a number, -200 to 100'],
+    ["plan", {protocol: "blocks", dose: {blocks: [{protocol: "ratio", dose: {pattern: [4, 2, 4, 2], count_s: 9, rounds: 1}}]}}] => "dose.blocks[0].dose.count_s: 9 is not allowed; allowed: 0.4 to 2 s a count",
+    ["ladder", {protocol: "blocks"}] => 'protocol: "blocks" has no dose of its own; allowed: plan, with a dose',
     ["ready", {date: "2026-03-02", protocol: "ratio", screen: {conditions: ["hiccups"]}}] => /\Ascreen.conditions: "hiccups" is not allowed; allowed: heart, /
   }
 

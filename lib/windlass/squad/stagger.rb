@@ -1,0 +1,255 @@
+# frozen_string_literal: true
+
+module Windlass
+  # Several athletes at once.
+  module Squad
+    # One athlete's session as the others see it: when it holds, and how long it lasts. Seconds from its own start.
+    Lane = Value.define(:id, :seconds, :holds, :pair) do
+      # @param holds [Array<Array(Numeric, Numeric)>] start and length of each
+      # @param pair [String, nil] id of whom they watch, and who watches them
+      def initialize(id:, seconds:, holds:, pair: nil)
+        super
+      end
+
+      # @return [Array<Numeric>] when a first breath comes: at a hold's end
+      def first_breaths = holds.map { |start, length| start + length }
+    end
+
+    # When each lane starts, and what is left that was not wanted.
+    # collisions: pairs of first breaths of different lanes less than the gap apart. overlap_s: seconds in which both of a pair hold.
+    Arrangement = Value.define(:starts, :collisions, :overlap_s, :ends_s)
+
+    # Chooses the starts of a squad so that no two first breaths fall together. Wanted, in this order: fewest collisions, fewest
+    # overlapping seconds in pairs, the earliest common end, the earliest starts in the order of the lanes. Deterministic: the best that
+    # exists up to three lanes, a search for more.
+    module Stagger
+      MOST_LANES = 12
+      GAP_S = 8
+      LATEST_S = 300
+      EXACT_LANES = 3
+      # How many half-finished arrangements are looked at before the best so far has to do.
+      MOST_STEPS = 350
+      MOST_PASSES = 6
+
+      # @param lanes [Array<Lane>]
+      # @param gap_s [Numeric] first breaths are at least this far apart; exactly this is far enough
+      # @param latest_s [Integer] no lane starts later
+      # @return [Arrangement]
+      def self.of(lanes, gap_s: GAP_S, latest_s: LATEST_S)
+        squad = Clashes.new(lanes, gap_s, latest_s)
+        starts = (lanes.size <= EXACT_LANES) ? Exact.starts(squad) : Search.starts(squad)
+        collisions, overlap_s, ends_s = squad.cost(starts)
+        Arrangement.new(starts: lanes.map(&:id).zip(starts).to_h.freeze, collisions: collisions, overlap_s: overlap_s, ends_s: ends_s)
+      end
+
+      # What two lanes do to each other, by how much later the one starts than the other: looked up, not reckoned again.
+      class Clashes
+        attr_reader :lanes, :latest_s
+
+        def initialize(lanes, gap_s, latest_s)
+          @lanes = lanes
+          @latest_s = latest_s
+          @pairs = (0...lanes.size).to_a.combination(2).to_a
+          @collisions = both_ways { |one, other| collisions(one, other, gap_s) }
+          @overlaps = both_ways { |one, other| overlaps(one, other) if one.pair == other.id }
+        end
+
+        def size = lanes.size
+
+        # @return [Array(Integer, Float, Numeric)] collisions, overlapping seconds, common end
+        def cost(starts)
+          [collisions_at(starts), sum(@overlaps, starts).round(3), starts.zip(lanes).map { |start, lane| start + lane.seconds }.max || 0]
+        end
+
+        def collisions_at(starts) = sum(@collisions, starts)
+
+        # What a lane would add to those that have a start.
+        # @return [Array(Integer, Float)]
+        def added(lane, start, starts)
+          clash = overlap = 0
+          collisions, overlaps = @collisions[lane], @overlaps[lane]
+          starts.each_with_index do |other_start, other|
+            next if other_start.nil? || other == lane
+
+            later = other_start - start + @latest_s
+            clash += collisions[other][later]
+            overlap += overlaps[other][later] if overlaps[other]
+          end
+          [clash, overlap]
+        end
+
+        # @param later [Integer] so many seconds after the one the other starts
+        def collisions_of(one, other, later) = @collisions[one][other][later + latest_s]
+
+        private
+
+        def sum(table, starts)
+          found = 0
+          @pairs.each do |one, other|
+            by_later = table[one][other]
+            found += by_later[starts[other] - starts[one] + @latest_s] if by_later
+          end
+          found
+        end
+
+        # By lane and lane: seen from the other one, the same backwards.
+        def both_ways
+          table = Array.new(lanes.size) { Array.new(lanes.size) }
+          @pairs.each do |one, other|
+            table[one][other] = yield(lanes[one], lanes[other])
+            table[other][one] = table[one][other]&.reverse
+          end
+          table
+        end
+
+        # By every whole second from -latest to latest that the other starts later.
+        def collisions(one, other, gap_s)
+          steps = Array.new(2 * latest_s + 2, 0)
+          one.first_breaths.product(other.first_breaths) do |mine, theirs|
+            from = [(mine - theirs - gap_s).floor + 1, -latest_s].max
+            to = [(mine - theirs + gap_s).ceil - 1, latest_s].min
+            next if from > to
+
+            steps[from + latest_s] += 1
+            steps[to + latest_s + 1] -= 1
+          end
+          running(steps)
+        end
+
+        def running(steps)
+          count = 0
+          steps.first(2 * latest_s + 1).map { |step| count += step }
+        end
+
+        def overlaps(one, other)
+          found = Array.new(2 * latest_s + 1, 0.0)
+          one.holds.product(other.holds) do |(mine, mine_s), (theirs, theirs_s)|
+            from = [(mine - theirs - theirs_s).ceil, -latest_s].max
+            to = [(mine + mine_s - theirs).floor, latest_s].min
+            from.upto(to) do |later|
+              at = theirs + later
+              both = [mine + mine_s, at + theirs_s].min - [mine, at].max
+              found[later + latest_s] += both if both > 0
+            end
+          end
+          found
+        end
+      end
+
+      # All arrangements of up to three lanes. What two do to each other hangs on how far they are apart, so that some lane
+      # starts at once.
+      module Exact
+        def self.starts(squad)
+          best, best_cost = [], nil
+          fewest = Float::INFINITY
+          each(squad.size, squad.latest_s + 1) do |starts|
+            clashes = squad.collisions_at(starts)
+            next if clashes > fewest
+
+            fewest = clashes
+            cost = [clashes, *squad.cost(starts).drop(1), *starts]
+            best, best_cost = starts.dup, cost if best_cost.nil? || (cost <=> best_cost) < 0
+          end
+          best
+        end
+
+        # The same list again and again: there are a quarter of a million.
+        def self.each(lanes, seconds)
+          starts = Array.new(lanes, 0)
+          (0...lanes).each do |first|
+            others = (0...lanes).to_a - [first]
+            starts[first] = 0
+            (seconds**others.size).times do |number|
+              others.each { |lane| number, starts[lane] = number.divmod(seconds) }
+              yield starts
+            end
+          end
+        end
+        private_class_method :each
+      end
+
+      # More lanes: a search for an arrangement without collisions, the lane with the least room first; then lane by lane to where
+      # it does least, until nothing moves.
+      module Search
+        def self.starts(squad)
+          free = Free.new(squad).starts
+          return settled(squad, free) if free
+
+          lanes = (0...squad.size).sort_by { |lane| [-squad.lanes[lane].holds.size, lane] }
+          [lanes, lanes.reverse].map { |order| settled(squad, greedy(squad, order)) }.min_by { |starts| [*squad.cost(starts), *starts] }
+        end
+
+        def self.greedy(squad, order)
+          order.each_with_object(Array.new(squad.size)) do |lane, starts|
+            starts[lane] = (0..squad.latest_s).min_by { |start| [*squad.added(lane, start, starts), start] }
+          end
+        end
+
+        def self.settled(squad, starts)
+          MOST_PASSES.times do
+            before = starts.dup
+            (0...squad.size).each { |lane| starts[lane] = best(squad, lane, starts) }
+            break if starts == before
+          end
+          earliest = starts.min
+          starts.map { |start| start - earliest }
+        end
+
+        def self.best(squad, lane, starts)
+          others_end = starts.each_index.reject { |other| other == lane }.map { |other| starts[other] + squad.lanes[other].seconds }.max || 0
+          (0..squad.latest_s).min_by { |start| [*squad.added(lane, start, starts), [start + squad.lanes[lane].seconds, others_end].max, start] }
+        end
+        private_class_method :greedy, :settled, :best
+      end
+
+      # Looks for starts without a collision. Where a lane may still start is a row of bits.
+      class Free
+        def initialize(squad)
+          @squad = squad
+          @steps = 0
+          @open = {}
+        end
+
+        # @return [Array<Integer>, nil] nil where none was found
+        def starts
+          all = (1 << (@squad.latest_s + 1)) - 1
+          found = place({}, (0...@squad.size).to_h { |lane| [lane, all] })
+          found && (0...@squad.size).map { |lane| found[lane] }
+        end
+
+        private
+
+        def place(placed, room)
+          return placed if room.empty?
+          return if (@steps += 1) > MOST_STEPS
+
+          lane, bits = room.min_by { |one, open| [open.to_s(2).count("1"), one] }
+          each_start(bits) do |start|
+            left = room.except(lane).to_h { |other, open| [other, open & (apart(lane, other) >> (@squad.latest_s - start))] }
+            next if left.value?(0)
+
+            found = place(placed.merge(lane => start), left)
+            return found if found
+          end
+          nil
+        end
+
+        # A handful of starts over the whole room: neighbours do much the same.
+        TRIED = 12
+
+        def each_start(bits, &block)
+          starts = bits.to_s(2).reverse.each_char.with_index.filter_map { |bit, start| start if bit == "1" }
+          stride = [starts.size / TRIED, 1].max
+          starts.each_slice(stride).map(&:first).each(&block)
+        end
+
+        # @return [Integer] bit by bit from -latest to latest: so much later the other may start
+        def apart(lane, other)
+          @open[[lane, other]] ||= (-@squad.latest_s..@squad.latest_s).sum do |later|
+            @squad.collisions_of(lane, other, later).zero? ? 1 << (later + @squad.latest_s) : 0
+          end
+        end
+      end
+    end
+  end
+end
