@@ -26,7 +26,7 @@ module Windlass
 
       # @return [Hash{String => String}] what each key does
       def keys
-        {"Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on", "N" => "next, without counting", "H" => "hold now, in deep breathing", "T" => "counts run by the clock, or by a tap", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
+        {"Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on", "N" => "next, without counting", "H" => "hold now, in deep breathing", "T" => "counts run by the clock, or by a tap", "V" => "words and tones, or tones alone", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
          "2" => "first breath deeper", "3" => "first breath a gasp", "P" => "pause", "O" => "oximeter, simulated",
          "M" => "sound on and off", "Esc" => "stop: loses nothing"}
       end
@@ -47,7 +47,7 @@ module Windlass
       def plan
         {uuid: session.uuid, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
          over: session.over?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
-         calls: session.to_protocol.calls(session.to_dose), asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
+         calls: spoken_calls(session.to_protocol.calls(session.to_dose)), words: words, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
       end
 
       private
@@ -63,13 +63,30 @@ module Windlass
            hold: place.number, round: place.segment.round, phase: place.segment.phase, ends: place.segment.ends,
            breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats,
            at_most_ms: place.segment.at_most_ms, asks: asked.include?(place.number) || nil, exhale: exhales[place.start_ms],
-           calls: place.segment.calls, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
+           calls: place.segment.calls && spoken_calls(place.segment.calls), say: said(place.segment), own: own?(place.segment) || nil, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
            limited: place.segment.limited? || nil, block: blocks[place.segment.block]}.compact
         end
       end
 
       # @return [Set<Integer>] numbers of the holds after which the first breath is asked for while it runs
       def asked_breaths = (session.to_protocol.first_breath == :end) ? Set.new : session.to_protocol.asked_holds(session.to_dose)
+
+      # A coach's own words are spoken by the browser, where it has a voice; ours ship.
+      def said(segment) = own?(segment) ? nil : Timeline::Spoken.of(segment).then { |words| words if words.any? }
+
+      def own?(segment) = own_words.include?(segment.cue)
+
+      def own_words = @own_words ||= session.to_protocol.own_words(session.to_dose)
+
+      # @return [Array<Array(Integer, String, Array<String>)>]
+      def spoken_calls(calls) = calls.map { |at_ms, words| [at_ms, words, Timeline::Spoken.of_call(words)] }
+
+      # @return [Array<String>] all that may be said: numbers up to the longest count
+      def words
+        counts = timeline.segments.flat_map { |segment| [segment.breaths, segment.repetitions, (segment.beats if segment.sound)] }.compact.max || 0
+        timeline.segments.flat_map { |segment| Timeline::Spoken.of(segment) }.uniq + (1..[counts, 40].min).map(&:to_s) +
+          (timeline.segments.flat_map { |segment| segment.calls.to_a } + session.to_protocol.calls(session.to_dose)).flat_map { |_, words| Timeline::Spoken.of_call(words) }.uniq
+      end
 
       # @return [Hash{Integer => String}] `Block 2 of 4: hiss ladder`
       def blocks_by_number

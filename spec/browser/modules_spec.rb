@@ -200,6 +200,35 @@ RSpec.describe "The deck's modules", :browser do
     expect(cues(timeline_json, 27_000, 40_000, index: 3, since: 27_000)).to eq [[32_000, "end"]]
   end
 
+  it "says a word with the tone that opens a part, and numbers where there is time for them: down for breaths, up for repetitions" do
+    parts = JSON.generate([{kind: "breathe", ms: 15_000, breaths: 3, ends: "count"}, {kind: "inhale", ms: 3_000, say: %w[in left]}, {kind: "breathe", ms: 4_000, repetitions: 2, ends: "hand"},
+      {kind: "breathe", ms: 3_000, repetitions: 6, ends: "hand"}])
+    said = evaluate(<<~JS, "cues.js")
+      const { Run } = await import("#{Windlass::Assets.path("js/run.js")}");
+      const run = new Run({ segments: #{parts}, holds: 0, over: true, hands_free: true, calls: [[500, "Last round", ["last-round"]]] }, { run: null }, {});
+      Object.assign(run.state, { index: 0, segmentStart: 0 });
+      return module.cuesBetween(run, 0, 60000).filter((cue) => cue.say).map((cue) => [cue.atMs, ...cue.say]);
+    JS
+
+    expect(said.sort).to eq [[500, "last-round"], [5_000, "2"], [10_000, "1"], [15_000, "in", "left"], [20_000, "2"]]
+  end
+
+  # Every word that ships is there, short, and neither silent nor clipped.
+  it "ships every word that the deck may say, and lays them out one after the other" do
+    heard = evaluate(<<~JS, "voice.js")
+      const context = new OfflineAudioContext(1, 22050 * 4, 22050);
+      const voice = new module.Voice();
+      await voice.load(#{JSON.generate(Windlass::Timeline::Spoken::WORDS.keys)}, context);
+      const lengths = [...voice.buffers.values()].map((buffer) => buffer.duration);
+      const laid = voice.lay(["in", "left", "nothing"], 1, context, context.destination).length;
+      const samples = (await context.startRendering()).getChannelData(0);
+      const loud = (from, to) => samples.slice(from * 22050, to * 22050).some((one) => Math.abs(one) > 0.05);
+      return [voice.buffers.size, Math.max(...lengths), Math.min(...lengths), laid, loud(0, 1.1), loud(1.14, 1.45), loud(1.5, 2.1), loud(2.6, 4)];
+    JS
+
+    expect(heard).to match [Windlass::Timeline::Spoken::WORDS.size, be < 1.3, be > 0.15, 2, false, true, true, false]
+  end
+
   it "renders tones at their moments on the audio clock, and none when silenced" do
     rendered = evaluate(<<~JS, "sound.js")
       const offline = new OfflineAudioContext(1, 48000 * 3, 48000);

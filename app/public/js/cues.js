@@ -3,14 +3,17 @@
 // count has no end that could be laid out, unless it has a latest one: nothing after it is.
 const COUNT_FROM_MS = 8000;
 const COUNT_MS = [3000, 2000, 1000];
+// Closer together than this no numbers are said.
+const NUMBERS_FROM_MS = 750;
+const MOST_NUMBER = 40;
 
 /**
  * @param run what runs: its segments, what its part is and since when, and when each part ends by itself
- * @returns [{kind, atMs, hz}] after fromMs, up to toMs
+ * @returns [{kind, atMs, hz, say}] after fromMs, up to toMs
  */
 export function cuesBetween(run, fromMs, toMs) {
   const { segments, state } = run;
-  const cues = run.calls.map(([atMs]) => ({ kind: "call", atMs }));
+  const cues = run.calls.map(([atMs, , say]) => ({ kind: "call", atMs, say }));
   let start = state.segmentStart;
   for (let at = state.index; at < segments.length && start <= toMs; at += 1) {
     const segment = segments[at];
@@ -19,7 +22,7 @@ export function cuesBetween(run, fromMs, toMs) {
     if (ms === null) break;
     start += ms;
     if (ms >= COUNT_FROM_MS && !segment.beats) cues.push(...COUNT_MS.map((before) => ({ kind: "tick", atMs: start - before })));
-    cues.push({ kind: segments[at + 1]?.kind ?? "end", atMs: start });
+    cues.push({ kind: segments[at + 1]?.kind ?? "end", atMs: start, say: segments[at + 1]?.say });
     // Nothing could be laid out after a part that a hand may end before its latest end.
     if (segment.at_most_ms !== undefined && segment.ends === "hand") break;
   }
@@ -27,12 +30,19 @@ export function cuesBetween(run, fromMs, toMs) {
 }
 
 /** What sounds while a part runs: its beats, its counted breaths, its reference note, what is called in it. */
-function within({ beats, ms, calls = [], tone_hz: hz }, counts, start, handsFree) {
-  const each = (count, kind) => Array.from({ length: Math.ceil(count) }, (_, number) => ({ kind, atMs: start + (number * ms) / count }));
+function within({ beats, ms, calls = [], tone_hz: hz, exhale, repetitions }, counts, start, handsFree) {
+  const each = (count, kind, said) => Array.from({ length: Math.ceil(count) }, (_, number) => ({ kind, atMs: start + (number * ms) / count, ...numbered(said?.(number), ms / count) }));
+  // Up where one builds up, a hiss and repetitions; down to the last breath of a recovery.
+  const count = repetitions ? (number) => number + 1 : (number) => counts - number;
   return [
-    ...(beats ? each(beats, "beat") : []),
-    ...(handsFree && counts > 1 ? each(counts, "tick").slice(1) : []),
+    ...(beats ? each(beats, "beat", exhale === undefined ? undefined : (number) => (number ? number + 1 : null)) : []),
+    ...(handsFree && counts > 1 ? each(counts, "tick", count).slice(1) : []),
     ...(hz ? [{ kind: "note", atMs: start + 1, hz }] : []),
-    ...calls.map(([after]) => ({ kind: "call", atMs: start + after })),
+    ...calls.map(([after, , say]) => ({ kind: "call", atMs: start + after, say })),
   ];
+}
+
+/** A number that is said with a tick, where there is time for it. */
+function numbered(number, everyMs) {
+  return number && number <= MOST_NUMBER && everyMs >= NUMBERS_FROM_MS ? { say: [String(number)] } : {};
 }

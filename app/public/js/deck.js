@@ -7,9 +7,10 @@ import { everySecond } from "./metronome.js";
 import { Oximeter } from "./oximeter.js";
 import { Run } from "./run.js";
 import { Sound } from "./sound.js";
+import { speak } from "./voice.js";
 import { WakeLock } from "./wake_lock.js";
 
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", Escape: "stop" };
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", Escape: "stop" };
 // Tones are laid out this far ahead, so that they come even when the screen sleeps, and again whenever less is left.
 const AHEAD_MS = 90_000;
 const TOP_UP_MS = 70_000;
@@ -17,6 +18,8 @@ const TOP_UP_MS = 70_000;
 const PULSE_MS = 250;
 // Whether what is counted runs by the clock or by a tap is remembered on the device.
 const COUNTS = "windlass.counts";
+// Words and tones, or tones alone, likewise.
+const VOICE = "windlass.voice";
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
@@ -25,7 +28,7 @@ export function deck() {
 
   return {
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, rating: false, asleep: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: localStorage.getItem(COUNTS) === "tap", place: "",
+    live: true, over: false, rating: false, asleep: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: localStorage.getItem(COUNTS) === "tap", place: "", speaking: localStorage.getItem(VOICE) !== "tones",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -33,6 +36,7 @@ export function deck() {
       this.next = document.querySelector(".next").textContent;
       plan.hands_free = !this.byTap;
       sound = new Sound();
+      sound.speaking = this.speaking;
       journal = new Journal(plan.uuid, () => this.showKept());
       this.takeDeck();
     },
@@ -84,6 +88,8 @@ export function deck() {
     async wakeSound() {
       await sound.wake();
       if (run?.live) this.layOutTones(true);
+      await sound.voice.load(plan.words, sound.context);
+      if (run?.live && this.speaking) this.layOutTones(true);
     },
 
     key(event) {
@@ -105,6 +111,7 @@ export function deck() {
       else if (what === "skip") this.skip(event);
       else if (what === "hold") this.holdNow(event);
       else if (what === "taps") this.taps();
+      else if (what === "voice") this.toggleVoice();
       else if (what === "stop") this.stop(event);
       else if (what === "mute") this.mute();
       else if (what === "oximeter") this.measure();
@@ -134,6 +141,15 @@ export function deck() {
       run.handsFree = !this.byTap;
       if (run.live) this.layOutTones(true);
     },
+    /** Words and tones, or tones alone. */
+    toggleVoice() {
+      if (!run || run.over) return;
+      this.speaking = !this.speaking;
+      localStorage.setItem(VOICE, this.speaking ? "words" : "tones");
+      sound.speaking = this.speaking;
+      if (run.live) this.layOutTones(true);
+    },
+    get voiceWord() { return this.speaking ? "Words and tones" : "Tones alone"; },
     get countWord() { return this.byTap ? "Counts by a tap" : "Counts by the clock"; },
     skip(event) { if (run?.live && run.started) run.skip(event); this.show(); },
     pause(event) { if (run?.live) run.pause(event); this.show(); },
@@ -153,6 +169,7 @@ export function deck() {
 
     changed(byHand) {
       this.layOutTones(byHand);
+      if (this.speaking && !this.muted && run.live && !run.paused && run.segment.own) speak(run.segment.cue);
       if (byHand && this.measuring) this.follow();
     },
 

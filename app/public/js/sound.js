@@ -1,3 +1,5 @@
+import { Voice } from "./voice.js";
+
 // Short tones that say what comes next, scheduled on the audio clock so that they do not drift with the screen.
 const TONES = {
   inhale: [[440, 0], [660, 0.09]],
@@ -21,6 +23,8 @@ export class Sound {
     this.volume = 0.6;
     this.muted = false;
     this.scheduled = [];
+    this.voice = new Voice();
+    this.speaking = false;
   }
 
   /** Whether a key or a touch is still needed before anything can sound. */
@@ -72,7 +76,7 @@ export class Sound {
     if (this.gain) this.gain.gain.value = this.muted ? 0 : this.volume * 0.5;
   }
 
-  /** @param cues [{kind, inMs, hz}] from now; what is over already is passed over */
+  /** @param cues [{kind, inMs, hz, say}] from now; what is over already is passed over */
   schedule(cues) {
     if (this.asleep) return;
     this.offset = this.mapping();
@@ -80,12 +84,21 @@ export class Sound {
       for (const [pitch, after] of TONES[cue.kind]) {
         this.tone(pitch ?? cue.hz, this.context.currentTime + cue.inMs / 1000 + after, LENGTH_S[cue.kind] ?? 0.12);
       }
+      if (this.speaking && cue.say) this.words(cue.say, this.context.currentTime + cue.inMs / 1000);
+    }
+  }
+
+  /** Words are drawn back like tones. */
+  words(say, at) {
+    for (const source of this.voice.lay(say, at, this.context, this.gain)) {
+      this.scheduled.push(source);
+      source.onended = () => { this.scheduled = this.scheduled.filter((one) => one !== source); };
     }
   }
 
   /** Drops all that was scheduled. */
   silence() {
-    for (const oscillator of this.scheduled) oscillator.stop();
+    for (const source of this.scheduled) source.stop();
     this.scheduled = [];
   }
 

@@ -160,6 +160,8 @@ module Windlass
       # What is owed, and in which block.
       def rounds(dose) = bound(dose).runs.sum { |run| run.protocol.rounds(run.dose) / run.protocol.sets(run.dose) }
 
+      def own_words(dose) = bound(dose).blocks.flat_map { |one| one.protocol.own_words(one.dose) }
+
       def notes(dose) = bound(dose).blocks.flat_map { |one| one.protocol.notes(one.dose).map { |note| "#{one.in_words.capitalize}: #{note}" } }
 
       def sets(_dose) = 1

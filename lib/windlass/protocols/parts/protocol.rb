@@ -251,6 +251,9 @@ module Windlass
       # @return [Array<String>] what the coach noted
       def notes(dose) = [dose.to_h.dig(:said, Timeline::Said::NOTE)].compact
 
+      # @return [Array<String>] the coach's own words in place of cues
+      def own_words(dose) = dose.to_h.fetch(:said, {}).except(Timeline::Said::NOTE).values
+
       # What any dose may have besides: rounds that leave the pattern, and the coach's own words.
       BESIDES = %i[breaks said].freeze
 
