@@ -149,8 +149,9 @@ export function deck() {
       sound.speaking = this.speaking;
       if (run.live) this.layOutTones(true);
     },
-    get voiceWord() { return this.speaking ? "Words and tones" : "Tones alone"; },
-    get countWord() { return this.byTap ? "Counts by a tap" : "Counts by the clock"; },
+    get voiceWord() { return this.speaking ? "Words" : "Tones"; },
+    get voiceRest() { return this.speaking ? " and tones" : " alone"; },
+    get countWord() { return this.byTap ? "by a tap" : "by the clock"; },
     skip(event) { if (run?.live && run.started) run.skip(event); this.show(); },
     pause(event) { if (run?.live) run.pause(event); this.show(); },
     stop(event) { run?.stop(event); this.show(); },

@@ -2,7 +2,7 @@
 
 # deck.md: with closed eyes left and right, in and out, nose and mouth can be told apart.
 RSpec.describe Windlass::Timeline::Spoken do
-  spoken = ->(kind, **details) { described_class.of(Windlass::Timeline::Segment.new(**{kind: kind, ms: 4000}.merge(details))) }
+  spoken = ->(kind, **details) { described_class.of(Windlass::Timeline::Segment.new(kind: kind, ms: 4000, **details)) }
 
   it "says what to do and by which side, and nothing where there is no time for it" do
     expect([spoken[:inhale, route: :left], spoken[:exhale, route: :right], spoken[:inhale, route: :mouth], spoken[:inhale, route: :nose], spoken[:hold], spoken[:exhale, sound: :hiss]])
