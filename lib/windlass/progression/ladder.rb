@@ -58,10 +58,11 @@ module Windlass
       # @return [Boolean] a forecast hold of this rung falls under the planning floor: buddy and oximeter are asked for
       def care?(rung) = !@outlook.nil? && !@clear && @outlook.care?(protocol, rungs[rung])
 
-      # @param where [Array<Integer>, true] numbers of blocks, where there are some
+      # @param where [Array<Integer>, true] numbers of blocks, where there are some: in each of them it is to be shorter
       # @return [Integer, nil] the highest rung below with a shorter hold
       def shorter_hold_below(rung, where = true)
-        (0...rung).to_a.reverse.find { |below| protocol.shorter_holds?(rungs[below], rungs[rung], where) }
+        below = ->(block) { (0...rung).to_a.reverse.find { |lower| protocol.shorter_holds?(rungs[lower], rungs[rung], block) } }
+        (where == true) ? below[nil] : where.filter_map(&below).min
       end
 
       # @return [Boolean] no lever stands past its limit, and the hold is long enough to be one

@@ -168,9 +168,9 @@ module Windlass
 
       def longest_hold_s(dose) = bound(dose).blocks.map { |one| one.protocol.longest_hold_s(one.dose) }.max || 0
 
-      def shorter_holds?(dose, than, where = true)
+      def shorter_holds?(dose, than, block = nil)
         bound(dose).blocks.zip(bound(than).blocks).any? do |one, other|
-          (where == true || where.include?(one.number)) && one.protocol.longest_hold_s(one.dose) < other.protocol.longest_hold_s(other.dose)
+          (block.nil? || block == one.number) && one.protocol.longest_hold_s(one.dose) < other.protocol.longest_hold_s(other.dose)
         end
       end
 

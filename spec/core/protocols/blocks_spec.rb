@@ -81,6 +81,8 @@ RSpec.describe Windlass::Protocols::Blocks do
     gasps = session(rung: 4, rounds: {1 => {first_breath: :gasp}, 2 => {first_breath: :gasp}})
 
     expect(verdict(gasps, rung: 4).target.rung).to eq 0
+    # A fault more, in another block, never leads higher.
+    expect(verdict(session(rung: 4, rounds: {1 => {first_breath: :gasp}, 2 => {first_breath: :gasp}, 5 => {held_s: 2}}), rung: 4).target.rung).to eq 0
     expect(verdict(session(rounds: {1 => {first_breath: :gasp}, 2 => {first_breath: :gasp}})).target.dose[:blocks].map { |one| one[:dose].slice(:rounds, :top_beats, :minutes) }).to eq [{rounds: 2}, {top_beats: 8}, {minutes: 1}]
   end
 

@@ -211,8 +211,9 @@ module Windlass
       # @return [Hash] the dose whose half it is
       def doubled(dose) = dose.merge(halves => dose[halves] * 2).freeze
 
+      # @param _block [Integer, nil] in which block, where there are some
       # @return [Boolean] its holds are shorter than those of another dose
-      def shorter_holds?(dose, than, _where = true) = longest_hold_s(dose) < longest_hold_s(than)
+      def shorter_holds?(dose, than, _block = nil) = longest_hold_s(dose) < longest_hold_s(than)
 
       # A light day: holds shorter by a fifth, down to five seconds; two thirds of the rounds.
       LIGHT_HOLD = 4/5r
