@@ -11,6 +11,9 @@ RSpec.describe "Every family on the deck", :browser do
 
   let(:athlete) { make_athlete(disciplines: ["surfing"]).tap { |one| make_pause(one, 25) } }
 
+  # What the server has confirmed; a busy machine takes its time.
+  def all_kept = expect(page).to(have_text("All kept", wait: 20))
+
   # Lets time pass, presses where the clock does not go on by itself, until it is done.
   def run_to_the_end(presses)
     key(:space)
@@ -21,7 +24,7 @@ RSpec.describe "Every family on the deck", :browser do
       key(:space)
     end
     expect(page).to have_css(".centre", text: "Done")
-    expect(page).to have_text("All kept")
+    all_kept
   end
 
   blocks = Windlass::Protocols.dose({blocks: [{protocol: "hiss-ladder", dose: {top_beats: 8, tempo: 69}, after: "wait"}, {protocol: "ratio", dose: {pattern: [4, 2, 4, 0], count_s: 1, rounds: 2}, repeats: 2, after: 20},
@@ -35,7 +38,7 @@ RSpec.describe "Every family on the deck", :browser do
       session = Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now)
       waiting = session.to_timeline.segments.count(&:until)
       visit("/sessions/#{session.uuid}/deck")
-      expect(page).to have_text("All kept")
+      all_kept
       run_to_the_end(waiting)
 
       held = session.reload.rounds
