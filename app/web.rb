@@ -23,6 +23,7 @@ require_relative "routes/own_protocols"
 require_relative "routes/measures"
 require_relative "routes/days"
 require_relative "routes/colds"
+require_relative "routes/place"
 require_relative "routes/moves"
 require_relative "routes/rulebook"
 require_relative "routes/prescriptions"
@@ -56,6 +57,7 @@ module Windlass
     register Routes::Measures
     register Routes::Days
     register Routes::Colds
+    register Routes::Place
     register Routes::Moves
     register Routes::Rulebook
     register Routes::Prescriptions

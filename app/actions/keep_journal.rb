@@ -24,6 +24,7 @@ module Windlass
           stored = session.journal_events.reload.map(&:to_core)
           write_rounds(session, Timeline::Replay.rounds(timeline, stored, parts: session.to_protocol.judged_parts(timeline)))
           write_state(session, stored, now)
+          stop_at_once(session, now) if fresh.any? { |event| event[:kind] == "emergency_note" && event[:value] == Emergency::MEANS_STOP.to_s }
           stand_lower(session) if session.over?
         end
         close(session, fresh, now: now) if session.over? && fresh.any?
@@ -34,6 +35,12 @@ module Windlass
       def self.close(session, fresh, now:)
         LearnFromLog.call(session.athlete, now: now) if fresh.any? { |event| TEACHING.include?(event[:kind]) }
         Propose.call(session)
+      end
+
+      # Who stopped breathing blacked out, whatever else is said of it later.
+      def self.stop_at_once(session, now)
+        session.update!(symptoms: session.symptoms | [Emergency::STOP_SYMPTOM.to_s])
+        OpenStop.call(session.athlete, "Stopped breathing, noted on the deck on #{Words.date(session.local_date)}.", session: session, now: now)
       end
 
       # Who came back lower, and did it, stands there from now on.
@@ -70,10 +77,10 @@ module Windlass
         session.state = "done" if kinds.include?(:finish)
         session.state = "stopped" if kinds.include?(:stop) && !kinds.include?(:finish)
         session.ended_at ||= now if session.over?
-        session.done_ms = events.map(&:at_ms).max
+        session.done_ms = events.reject { |event| Timeline::EMERGENCY_KINDS.include?(event.kind) }.map(&:at_ms).max
         session.save!
       end
-      private_class_method :close, :stand_lower, :insert, :write_rounds, :write_state
+      private_class_method :close, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
     end
   end
 end

@@ -102,9 +102,17 @@ module Windlass
 
       def note = @rating ? @rating.text_at(:note) : session.note
 
+      # @return [String] when the server heard of it: what was noted offline comes later
+      def emergency_heard_at = emergency_events.map(&:received_at).min.getlocal.strftime("%H:%M")
+
+      # @return [Array<EmergencyCard::Note>] the beginning of an incident report
+      def emergency_notes = EmergencyCard.notes(emergency_events.map(&:to_core))
+
       def efforts = (0..10).map(&:to_s)
 
       private
+
+      def emergency_events = @emergency_events ||= session.journal_events.select { |event| Timeline::EMERGENCY_KINDS.include?(event.kind.to_sym) }
 
       # @return [String, nil] which of the day's; nil where there is but one, and of what is no set
       def set

@@ -12,6 +12,7 @@ module Windlass
     SEED = 20_261
     PEOPLE = YAML.load_file(File.join(__dir__, "kestrel_quay.yml")).freeze
     OWN = YAML.load_file(File.join(__dir__, "own_protocols.yml")).freeze
+    PLACE = YAML.load_file(File.join(__dir__, "place.yml")).freeze
 
     # Loads the scenario into an empty database.
     module Scenario
@@ -22,15 +23,17 @@ module Windlass
         Records::Record.transaction do
           people.each_with_index { |person, index| Writer.new(account, person, now, Random.new(SEED + index)).write }
           OWN.each { |own| account.own_protocols.create!(own) }
+          account.update!(PLACE)
         end
         people.size
       end
 
-      # Empties every table but the accounts.
+      # Empties every table; the account stays, and forgets its place.
       def self.clear
         [Records::Move, Records::Suspension, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session,
           Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol, Records::Athlete].each(&:delete_all)
         # Numbers begin at 1 again, so that addresses of the demo stay the same.
+        Records::Account.update_all(PLACE.transform_values { "" })
         Records::Record.connection.execute("DELETE FROM sqlite_sequence WHERE name <> 'accounts'")
       end
     end

@@ -8,9 +8,10 @@ import { Oximeter } from "./oximeter.js";
 import { Run } from "./run.js";
 import { Sound } from "./sound.js";
 import { speak } from "./voice.js";
+import { card } from "./emergency.js";
 import { WakeLock } from "./wake_lock.js";
 
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", Escape: "stop" };
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", KeyE: "emergency", Escape: "stop" };
 // Tones are laid out this far ahead, so that they come even when the screen sleeps, and again whenever less is left.
 const AHEAD_MS = 90_000;
 const TOP_UP_MS = 70_000;
@@ -27,6 +28,7 @@ export function deck() {
   const presses = new Presses();
 
   return {
+    ...card(() => run, () => sound),
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
     live: true, over: false, rating: false, asleep: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: localStorage.getItem(COUNTS) === "tap", place: "", speaking: localStorage.getItem(VOICE) !== "tones",
 
@@ -67,6 +69,7 @@ export function deck() {
       oximeter = new Oximeter(plan.uuid, (reading) => this.read(reading));
       this.measurable = plan.oximeter;
       this.showKept();
+      this.cardAgain();
       journal.send();
       window.addEventListener("online", () => journal.send());
       this.show();
@@ -94,6 +97,7 @@ export function deck() {
 
     key(event) {
       const what = KEYS[event.code];
+      if (what === "emergency" && !event.repeat && !document.querySelector("dialog[open]") && !event.ctrlKey && !event.metaKey && !event.altKey) return this.emergency(event);
       if (!run || !what || document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || this.ownKey(event)) return;
       event.preventDefault();
       if (!event.repeat) this.act(what, event);

@@ -114,7 +114,7 @@ export class Journal {
     this.kept.refused = [...this.kept.refused, ...aside].slice(-50);
     this.kept.events = this.kept.events.filter((event) => !here.has(event.uuid));
     this.save();
-    if (this.waiting === 0 && this.run?.over && !this.kept.refused.length) localStorage.removeItem(this.key);
+    if (this.waiting === 0 && this.run?.over && !this.run.emergency?.open && !this.kept.refused.length) localStorage.removeItem(this.key);
   }
 }
 

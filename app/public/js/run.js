@@ -172,6 +172,27 @@ export class Run {
     this.end("stop", at);
   }
 
+  /** All stops. From here on a clock of its own runs, whether or not the session had begun. */
+  emergency(event) {
+    this.stop(event);
+    const atMs = this.started ? this.now() : 0;
+    this.state.emergency = { atMs, wall: this.clock.at(event), noted: {}, open: true };
+    this.journal.add("emergency", atMs);
+    this.keep();
+  }
+
+  noteEmergency(what, afterMs) {
+    const { atMs, noted } = this.state.emergency;
+    noted[what] = afterMs;
+    this.journal.add("emergency_note", atMs + afterMs, { value: what });
+    this.keep();
+  }
+
+  closeEmergency() {
+    this.state.emergency.open = false;
+    this.keep();
+  }
+
   leave(at, byHand = false) {
     const next = this.state.index + 1;
     if (this.segment.kind === "hold") this.endHold(at);

@@ -7,7 +7,8 @@ module Windlass
       # @param kind [Symbol] one of {EVENT_KINDS}
       # @param at_ms [Integer]
       # @param round [Integer, nil] number of the hold, where the event belongs to one
-      # @param value [Symbol, Integer, nil] :smooth, :deeper or :gasp for a first breath; whole percent for an oximeter, breaths for hold_now
+      # @param value [Symbol, Integer, nil] :smooth, :deeper or :gasp for a first breath; whole percent for an oximeter, breaths for hold_now,
+      #   one of {Emergency::NOTES} for an emergency_note
       def initialize(kind:, at_ms:, round: nil, value: nil)
         super
       end
@@ -16,6 +17,8 @@ module Windlass
     FIRST_BREATHS = %i[smooth deeper gasp].freeze
     SOUND_KINDS = %i[sound_start sound_end].freeze
     # hold_now: a retention was begun after so many breaths, fewer than planned.
-    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume oximeter hold_now stop finish].concat(SOUND_KINDS).freeze
+    # The emergency card was opened, and what was noted on it; they may come before a session began and after it ended.
+    EMERGENCY_KINDS = %i[emergency emergency_note].freeze
+    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume oximeter hold_now stop finish].concat(SOUND_KINDS, EMERGENCY_KINDS).freeze
   end
 end
