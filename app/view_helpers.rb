@@ -18,5 +18,9 @@ module Windlass
 
     # @return [Boolean] htmx wants a part of the page only
     def part? = request.env["HTTP_HX_REQUEST"] == "true"
+
+    # @param keys [Hash{String => String}] of a screen
+    # @return [Boolean] letters or figures are among them: those can be switched off
+    def letters?(keys) = keys.keys.any? { |key| key.match?(/\A[A-Z0-9](\W|\z)/) }
   end
 end

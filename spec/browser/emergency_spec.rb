@@ -52,4 +52,17 @@ RSpec.describe "The emergency card", :browser do
     click_button("Close the card")
     expect(page).to have_css(".cue", text: "Ready")
   end
+
+  it "is opened by no letter where letters are switched off; space and the buttons stay" do
+    key("?")
+    click_button("Letters and figures are heard")
+    click_button("Close")
+    key("e")
+    key(:space)
+    key("p")
+    expect(page).to have_no_css("dialog[open]")
+    expect(page).to have_css(".cue", text: "Breathe")
+    find(".key-emergency").click
+    expect(page).to have_css("dialog[open] h1", text: "Emergency")
+  end
 end

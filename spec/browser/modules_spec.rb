@@ -96,7 +96,7 @@ RSpec.describe "The deck's modules", :browser do
 
       expect(answer).to eq [[["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1], ["hold_start", 19_000, 2]], 2, 3]
       expect(cues(timeline_json, 0, 19_500, hands_free: true).select { |_, kind| kind == "tick" }).to eq [[5_000, "tick"], [7_000, "tick"], [8_000, "tick"], [9_000, "tick"],
-        *(1..9).map { |number| [15_000 + number * 400, "tick"] }].sort
+        *(11..14).map { |second| [second * 1000, "tick"] }, *(1..9).map { |number| [15_000 + number * 400, "tick"] }].sort
     end
 
     it "goes on without counting where that is asked, and releases a capped hold early" do
@@ -194,10 +194,13 @@ RSpec.describe "The deck's modules", :browser do
     expect(answer).to eq [[["hold_start", 10_000, 1], ["hold_end", 11_000, 1], ["stop", 11_000]], false]
   end
 
-  it "lays out one tone at the end of every segment, and three ticks before the end of long ones" do
-    expect(cues(timeline_json, 8500, 28_000)).to eq [[9_000, "tick"], [10_000, "hold"], [15_000, "breathe"], [24_000, "tick"], [25_000, "tick"],
-      [26_000, "tick"], [27_000, "hold"]]
-    expect(cues(timeline_json, 27_000, 40_000, index: 3, since: 27_000)).to eq [[32_000, "end"]]
+  it "lays out one tone at the end of every segment, counts into long ones and into holds, and ticks through short holds" do
+    expect(cues(timeline_json, 8500, 24_500)).to eq [[9_000, "tick"], [10_000, "hold"], *[11, 12, 13, 14].map { |second| [second * 1000, "tick"] }, [15_000, "breathe"], [24_000, "tick"]]
+    expect(cues(timeline_json, 27_500, 40_000, index: 3, since: 27_000)).to eq [*[28, 29, 30, 31].map { |second| [second * 1000, "tick"] }, [32_000, "end"]]
+
+    short = [{kind: "exhale", ms: 4_000}, {kind: "hold", ms: 9_000}, {kind: "inhale", ms: 4_000}, {kind: "exhale", ms: 7_000}, {kind: "hold", ms: 3_000}]
+    ticks = cues(JSON.generate(short), 0, 40_000).select { |_, kind| kind == "tick" }.map { |at, _| at / 1000.0 }
+    expect(ticks).to eq [1, 2, 3, 10, 11, 12, 25, 26]
   end
 
   it "says a word with the tone that opens a part, and numbers where there is time for them: down for breaths, up for repetitions" do
@@ -237,13 +240,13 @@ RSpec.describe "The deck's modules", :browser do
       Object.defineProperty(sound, "asleep", { value: false });
       sound.gain = offline.createGain();
       sound.gain.connect(offline.destination);
-      sound.schedule([{ kind: "hold", inMs: 1000 }, { kind: "tick", inMs: 2000 }, { kind: "tick", inMs: -500 }]);
+      sound.schedule([{ kind: "hold", inMs: 1000 }, { kind: "tick", inMs: 2000 }, { kind: "tick", inMs: -500 }, { kind: "beat", inMs: -30 }]);
       const samples = (await offline.startRendering()).getChannelData(0);
       const loud = (from, to) => samples.slice(from * 48000, to * 48000).some((sample) => Math.abs(sample) > 0.1);
-      return [loud(0, 0.999), loud(1, 1.3), loud(1.5, 1.999), loud(2, 2.1), loud(2.2, 3)];
+      return [loud(0, 0.08), loud(0.1, 0.999), loud(1, 1.3), loud(1.5, 1.999), loud(2, 2.1), loud(2.2, 3)];
     JS
 
-    expect(rendered).to eq [false, true, false, true, false]
+    expect(rendered).to eq [true, false, true, false, true, false]
   end
 
   it "says times as the server does" do

@@ -1,8 +1,10 @@
 // Which tones a timeline asks for: one at the end of every segment that says what comes next, three ticks before the end of
-// whatever is long enough to wait for, and a tick on every beat where beats are counted. A part that ends by hand or with a
+// whatever is long enough to wait for and into a hold, a tick a second in a short hold, and a tick on every beat where beats are counted. A part that ends by hand or with a
 // count has no end that could be laid out, unless it has a latest one: nothing after it is.
 const COUNT_FROM_MS = 8000;
 const COUNT_MS = [3000, 2000, 1000];
+// A hold as long as this is counted into from a part as long as this.
+const HOLD_FROM_MS = 4000;
 // Closer together than this no numbers are said.
 const NUMBERS_FROM_MS = 750;
 const MOST_NUMBER = 40;
@@ -21,12 +23,19 @@ export function cuesBetween(run, fromMs, toMs) {
     cues.push(...within(segment, run.counts(at), start, run.handsFree));
     if (ms === null) break;
     start += ms;
-    if (ms >= COUNT_FROM_MS && !segment.beats) cues.push(...COUNT_MS.map((before) => ({ kind: "tick", atMs: start - before })));
+    if (!segment.beats) cues.push(...countedMs(segment, segments[at + 1], ms).map((before) => ({ kind: "tick", atMs: start - before })));
     cues.push({ kind: segments[at + 1]?.kind ?? "end", atMs: start, say: segments[at + 1]?.say });
     // Nothing could be laid out after a part that a hand may end before its latest end.
     if (segment.at_most_ms !== undefined && segment.ends === "hand") break;
   }
   return cues.filter((cue) => cue.atMs > fromMs && cue.atMs <= toMs);
+}
+
+/** How long before the end of a part it ticks. */
+function countedMs({ kind }, next, ms) {
+  if (kind === "hold" && ms < COUNT_FROM_MS) return Array.from({ length: Math.ceil(ms / 1000) - 1 }, (_, second) => (second + 1) * 1000);
+  const intoHold = next?.kind === "hold" && next.ms >= HOLD_FROM_MS && ms >= HOLD_FROM_MS;
+  return ms >= COUNT_FROM_MS || intoHold ? COUNT_MS : [];
 }
 
 /** What sounds while a part runs: its beats, its counted breaths, its reference note, what is called in it. */

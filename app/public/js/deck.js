@@ -2,6 +2,7 @@
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { cuesBetween } from "./cues.js";
 import { endWords, figureOf, lengthWords, mainWordOf, overWords, placeWords } from "./deck_words.js";
+import { heard } from "./letters.js";
 import { Journal } from "./journal.js";
 import { everySecond } from "./metronome.js";
 import { Oximeter } from "./oximeter.js";
@@ -17,6 +18,8 @@ const AHEAD_MS = 90_000;
 const TOP_UP_MS = 70_000;
 // Frames stop in a hidden tab; this goes on.
 const PULSE_MS = 250;
+// What a hand begins sounds from its first beat on, though the key was heard a little later.
+const LATE_MS = 60;
 // Whether what is counted runs by the clock or by a tap is remembered on the device.
 const COUNTS = "windlass.counts";
 // Words and tones, or tones alone, likewise.
@@ -97,6 +100,7 @@ export function deck() {
 
     key(event) {
       const what = KEYS[event.code];
+      if (what && !heard(event.code)) return;
       if (what === "emergency" && !event.repeat && !document.querySelector("dialog[open]") && !event.ctrlKey && !event.metaKey && !event.altKey) return this.emergency(event);
       if (!run || !what || document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || this.ownKey(event)) return;
       event.preventDefault();
@@ -203,7 +207,7 @@ export function deck() {
       if (byHand) sound.silence();
       if (!run.live || run.paused) return;
       const now = run.now();
-      const from = byHand ? now : laidOutTo;
+      const from = byHand ? now - LATE_MS : laidOutTo;
       laidOutTo = now + AHEAD_MS;
       sound.schedule(cuesBetween(run, from, laidOutTo).map((cue) => ({ ...cue, inMs: cue.atMs - now })));
     },

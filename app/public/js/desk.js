@@ -1,4 +1,6 @@
 // The list of a desk by keyboard: J and K go from row to row, Enter does what the row is there for.
+import { heard } from "./letters.js";
+
 const MOVES = { j: 1, k: -1, ArrowDown: 1, ArrowUp: -1 };
 
 export function desk() {
@@ -8,7 +10,7 @@ export function desk() {
     key(event) {
       if (event.target.matches("input, select, textarea") || event.ctrlKey || event.metaKey || event.altKey || document.querySelector("dialog[open]")) return;
       const row = event.target.closest("[data-row]");
-      if (MOVES[event.key]) this.move(row, MOVES[event.key], event);
+      if (MOVES[event.key] && heard(event.code)) this.move(row, MOVES[event.key], event);
       else if (event.key === "Enter" && event.target === row) this.open(row, event);
     },
 

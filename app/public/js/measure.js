@@ -1,5 +1,6 @@
 // A guided measure: a stopwatch with marks, a metronome that counts beats, or a minute in which breaths are counted.
 // It only fills the form; what it fills can be typed as well.
+import { heard } from "./letters.js";
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { Sound } from "./sound.js";
 
@@ -28,7 +29,7 @@ export function measure() {
 
     key(event) {
       if (!this.ready || event.repeat || event.ctrlKey || event.target.matches("input:not([type=radio], [type=checkbox]), select, textarea")) return;
-      if (event.code !== "Space") this.markBy(event.key.toUpperCase(), event);
+      if (event.code !== "Space") { if (heard(event.code)) this.markBy(event.key.toUpperCase(), event); }
       else if (!event.target.matches("input, button, a")) { event.preventDefault(); this.act(event); }
     },
 

@@ -17,6 +17,8 @@ const LENGTH_S = { hold: 0.35, tick: 0.04, beat: 0.025, note: 1.2 };
 const SLIP_S = 0.01;
 // How far it really ran ahead is only known once it moves.
 const RUNNING = "running";
+// What should have begun so little ago begins at once.
+const LATE_MS = 60;
 
 export class Sound {
   constructor() {
@@ -80,11 +82,10 @@ export class Sound {
   schedule(cues) {
     if (this.asleep) return;
     this.offset = this.mapping();
-    for (const cue of cues.filter(({ inMs }) => inMs >= 0)) {
-      for (const [pitch, after] of TONES[cue.kind]) {
-        this.tone(pitch ?? cue.hz, this.context.currentTime + cue.inMs / 1000 + after, LENGTH_S[cue.kind] ?? 0.12);
-      }
-      if (this.speaking && cue.say) this.words(cue.say, this.context.currentTime + cue.inMs / 1000);
+    for (const cue of cues.filter(({ inMs }) => inMs >= -LATE_MS)) {
+      const at = this.context.currentTime + Math.max(0, cue.inMs) / 1000;
+      for (const [pitch, after] of TONES[cue.kind]) this.tone(pitch ?? cue.hz, at + after, LENGTH_S[cue.kind] ?? 0.12);
+      if (this.speaking && cue.say) this.words(cue.say, at);
     }
   }
 

@@ -5,6 +5,7 @@ import { deck } from "./deck.js";
 import { holdStill } from "./hold_still.js";
 import { keepOpen } from "./keep_open.js";
 import { listenForHelp } from "./keys_help.js";
+import { listenForLetters } from "./letters.js";
 import { sendLeftovers } from "./journal.js";
 import { desk } from "./desk.js";
 import { marginMap } from "./margin_map.js";
@@ -20,6 +21,7 @@ Alpine.data("marginMap", marginMap);
 Alpine.start();
 
 listenForHelp();
+listenForLetters();
 holdStill();
 keepOpen();
 sendAgain();
