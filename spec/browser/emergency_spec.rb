@@ -61,7 +61,7 @@ RSpec.describe "The emergency card", :browser do
     key(:space)
     key("p")
     expect(page).to have_no_css("dialog[open]")
-    expect(page).to have_css(".cue", text: "Breathe")
+    expect(page).to have_css(".cue", text: "Easy breathing")
     find(".key-emergency").click
     expect(page).to have_css("dialog[open] h1", text: "Emergency")
   end
