@@ -77,10 +77,15 @@ module Windlass
         session.state = "done" if kinds.include?(:finish)
         session.state = "stopped" if kinds.include?(:stop) && !kinds.include?(:finish)
         session.ended_at ||= now if session.over?
-        session.done_ms = events.reject { |event| Timeline::EMERGENCY_KINDS.include?(event.kind) }.map(&:at_ms).max
+        session.done_ms = ran_ms(events)
         session.save!
       end
-      private_class_method :close, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
+
+      # What came after one turned to quiet breathing, or on the emergency card, is not the session's.
+      def self.ran_ms(events)
+        events.find { |event| event.kind == :quiet }&.at_ms || events.reject { |event| Timeline::EMERGENCY_KINDS.include?(event.kind) }.map(&:at_ms).max
+      end
+      private_class_method :ran_ms, :close, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
     end
   end
 end

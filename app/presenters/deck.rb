@@ -30,7 +30,7 @@ module Windlass
       def keys
         {"Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on", "N" => "next, without counting", "H" => "hold now, in deep breathing", "T" => "counts run by the clock, or by a tap", "V" => "words and tones, or tones alone", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
          "2" => "first breath deeper", "3" => "first breath a gasp", "P" => "pause", "O" => "oximeter, simulated",
-         "M" => "sound on and off", "E" => "emergency: all stops, the card fills the screen", "Esc" => "stop: loses nothing"}
+         "M" => "sound on and off", "Q" => "quiet breathing from here: no hold follows", "E" => "emergency: all stops, the card fills the screen", "Esc" => "stop: loses nothing"}
       end
 
       # @return [Boolean] breaths or repetitions are counted: by the clock, or by a tap

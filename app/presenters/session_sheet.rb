@@ -41,7 +41,7 @@ module Windlass
         case session.state
         when "planned" then "not begun"
         when "running" then "on the deck"
-        when "stopped" then "ended early"
+        when "stopped" then turned_quiet || "ended early"
         end
       end
 
@@ -111,6 +111,9 @@ module Windlass
       def efforts = (0..10).map(&:to_s)
 
       private
+
+      # @return [String, nil] from when on somebody breathed quietly instead
+      def turned_quiet = session.journal_events.find { |event| event.kind == "quiet" }&.then { |event| "quiet breathing from #{Words.clock(event.at_ms / 1000)} on" }
 
       def emergency_events = @emergency_events ||= session.journal_events.select { |event| Timeline::EMERGENCY_KINDS.include?(event.kind.to_sym) }
 

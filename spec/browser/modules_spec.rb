@@ -188,6 +188,17 @@ RSpec.describe "The deck's modules", :browser do
     expect(answer).to match [/2 waiting.*no room in this browser/, 0, "All kept · 1 refused: kind is not known", [0]]
   end
 
+  it "turns to quiet breathing out of a hold, waits as long as it takes, sounds nothing, and comes back to it after a reload" do
+    answer = with_run(<<~JS)
+      const { cuesBetween } = await import("#{Windlass::Assets.path("js/cues.js")}");
+      run.start({}); pass(12000); run.quietFromHere({}); run.quietFromHere({}); pass(600000);
+      const back = new module.Run(plan, journal, clock); const waits = [back.segment.cue, back.left <= 0 && back.timed, cuesBetween(back, 0, 900000).length, back.planned, back.holding];
+      back.next({}); return [events.slice(2), waits, back.over];
+    JS
+
+    expect(answer).to eq [[["hold_end", 12_000, 1], ["quiet", 12_000], ["stop", 612_000]], ["Quiet breathing, long and slow", false, 0, 12_000, false], true]
+  end
+
   it "stops in a hold with the hold ended, and only once" do
     answer = with_run("run.start({}); pass(11000); run.stop({}); run.stop({}); run.next({}); run.pause({}); return [events.slice(1), run.live];")
 

@@ -91,7 +91,7 @@ RSpec.describe "Odd input", :browser do
     visit("/prescriptions/#{prescription.id}")
     click_button("Nothing else: run")
     expect(page).to have_text("All kept")
-    page.execute_script("document.querySelector('.sound button:last-of-type').focus()")
+    page.execute_script("document.querySelector('.sound button:has(.icon)').focus()")
     key(:space)
     expect(page).to have_css(".cue", text: "Ready")
     page.execute_script("document.activeElement.blur()")

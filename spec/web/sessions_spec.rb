@@ -47,6 +47,13 @@ RSpec.describe "Sessions", :web do
 
     def sent(batch) = send_json("/sessions/#{session.uuid}/events", events: batch)
 
+    it "counts no time after one turned to quiet breathing, and says from when on" do
+      sent([{"start" => 0, "quiet" => 190_000, "stop" => 2_400_000}.map { |kind, at_ms| {uuid: SecureRandom.uuid, kind: kind, at_ms: at_ms} }].flatten)
+      get("/sessions/#{session.uuid}")
+
+      expect([session.reload.done_ms, session.state, text]).to match [190_000, "stopped", /quiet breathing from 3:10 on/]
+    end
+
     it "keeps marks that come in pieces, twice and in disorder, once each" do
       sent(events.first(20))
       sent(events.reverse)

@@ -15,6 +15,7 @@ const MOST_NUMBER = 40;
  */
 export function cuesBetween(run, fromMs, toMs) {
   const { segments, state } = run;
+  if (run.quiet) return [];
   const cues = run.calls.map(([atMs, , say]) => ({ kind: "call", atMs, say }));
   let start = state.segmentStart;
   for (let at = state.index; at < segments.length && start <= toMs; at += 1) {

@@ -12,7 +12,7 @@ import { speak } from "./voice.js";
 import { card } from "./emergency.js";
 import { WakeLock } from "./wake_lock.js";
 
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", KeyE: "emergency", Escape: "stop" };
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", KeyE: "emergency", KeyQ: "quiet", Escape: "stop" };
 // Tones are laid out this far ahead, so that they come even when the screen sleeps, and again whenever less is left.
 const AHEAD_MS = 90_000;
 const TOP_UP_MS = 70_000;
@@ -33,7 +33,7 @@ export function deck() {
   return {
     ...card(() => run, () => sound),
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, rating: false, asleep: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: localStorage.getItem(COUNTS) === "tap", place: "", speaking: localStorage.getItem(VOICE) !== "tones",
+    live: true, over: false, rating: false, asleep: false, begun: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: localStorage.getItem(COUNTS) === "tap", place: "", speaking: localStorage.getItem(VOICE) !== "tones",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -118,6 +118,7 @@ export function deck() {
       else if (what === "pause") this.pause(event);
       else if (what === "skip") this.skip(event);
       else if (what === "hold") this.holdNow(event);
+      else if (what === "quiet") this.quiet(event);
       else if (what === "taps") this.taps();
       else if (what === "voice") this.toggleVoice();
       else if (what === "stop") this.stop(event);
@@ -141,6 +142,7 @@ export function deck() {
     mark(kind, event) { run?.mark(kind, event); },
     breath(value, event) { run?.breath(value, event); this.show(); },
     holdNow(event) { run?.holdNow(event); this.show(); },
+    quiet(event) { run?.quietFromHere(event); this.show(); },
     /** A tap leads what is counted, or the clock does: as one likes, at any time. */
     taps() {
       if (!run || run.over) return;
@@ -184,7 +186,7 @@ export function deck() {
 
     /** The oximeter plays along with what is really done. */
     follow() {
-      if (run.started && run.live && !run.paused) oximeter.start(run.planned);
+      if (run.started && run.live && !run.paused && !run.quiet) oximeter.start(run.planned);
       else oximeter.stop();
     },
 
@@ -221,6 +223,7 @@ export function deck() {
 
     show() {
       this.live = !run.over;
+      this.begun = run.live && !run.quiet;
       this.over = run.over;
       this.rating = run.rated !== null;
       this.asleep = run.live && sound.asleep;
@@ -254,7 +257,7 @@ export function deck() {
     },
 
     showRunning() {
-      const after = plan.segments[run.state.index + 1];
+      const after = run.quiet ? undefined : plan.segments[run.state.index + 1];
       this.cue = run.paused ? "Paused" : run.call ?? run.segment.cue;
       this.place = placeWords(run);
       this.figure = figureOf(run);

@@ -36,6 +36,7 @@ export function lengthWords({ kind, ends, ms, breaths, beats }) {
 
 /** Where we are: the block, the round, and at one's own pace the time that is left. */
 export function placeWords(run) {
+  if (run.quiet) return "";
   const { block, round, phase } = run.segment;
   const rounds = run.rounds.get(block);
   const left = run.ownPaceMs !== null ? `${clockWords(run.ownPaceMs - run.now())} left` : null;

@@ -5,6 +5,8 @@
 const HEARTBEAT_MS = 1000;
 // A page that was away longer than this comes back paused: nobody knows what happened meanwhile.
 const LONGEST_GAP_MS = 30_000;
+// What runs once somebody turned to quiet breathing: until a hand ends it. No hold follows.
+const QUIET = { kind: "breathe", ends: "hand", ms: 0, start_ms: 0, cue: "Quiet breathing, long and slow" };
 // So long what is called stands on the screen.
 const CALLED_MS = 6000;
 
@@ -30,7 +32,9 @@ export class Run {
   get over() { return this.state.over; }
   get live() { return this.started && !this.over; }
   get paused() { return this.state.pausedAt !== null; }
-  get segment() { return this.segments[this.state.index]; }
+  /** Somebody turned to quiet breathing: nothing of the plan comes any more. */
+  get quiet() { return this.live && this.state.quiet !== undefined; }
+  get segment() { return this.quiet ? QUIET : this.segments[this.state.index]; }
   get holding() { return this.live && !this.paused && this.segment.kind === "hold"; }
   get lastHold() { return this.state.lastHold; }
   /** A sounded exhale runs: ending it early says how far it went. */
@@ -40,15 +44,16 @@ export class Run {
   get lengthMs() { return this.endMs(this.state.index) ?? this.segment.ms; }
   /** Milliseconds after which a part ends by itself; null where only a hand ends it. */
   endMs(index) {
+    if (this.quiet) return null;
     const { ends, ms, at_most_ms: atMost } = this.segments[index];
     if (["hand", "count"].includes(ends) && !(this.handsFree && this.counts(index))) return atMost ?? null;
     return Math.min(ms, this.state.caps?.[index] ?? ms);
   }
   /** Breaths or repetitions of a part that are counted. */
-  counts(index) { return this.segments[index].breaths ?? this.segments[index].repetitions ?? 0; }
+  counts(index) { return this.quiet ? 0 : this.segments[index].breaths ?? this.segments[index].repetitions ?? 0; }
   /** What is called just now. */
   get call() {
-    if (!this.live || this.paused) return null;
+    if (!this.live || this.paused || this.quiet) return null;
     const due = ([atMs], now) => now >= atMs && now < atMs + CALLED_MS;
     const own = (this.segment.calls ?? []).find((call) => due(call, this.elapsed));
     return (own ?? this.calls.find((call) => due(call, this.now())))?.[1] ?? null;
@@ -78,6 +83,7 @@ export class Run {
   get planned() {
     if (!this.started) return 0;
     if (this.ownPaceMs !== null) return Math.min(this.now(), this.ownPaceMs);
+    if (this.state.quiet !== undefined) return this.state.quiet;
     if (this.over && this.state.finished) return this.segment.start_ms + this.segment.ms;
     return this.segment.start_ms + Math.min(this.segment.ms, Math.max(0, this.elapsed));
   }
@@ -121,6 +127,21 @@ export class Run {
     this.state.caps = { ...this.state.caps, [hold]: capMs };
     this.journal.add("hold_now", at, { round: this.segments[hold].hold, value: String(breath) });
     this.enter(kind === "inhale" ? lastOut : lastOut + 1, at, true);
+  }
+
+  /** From here on quiet breathing, whatever the plan says: a choice that is always right. */
+  quietFromHere(event) {
+    this.tick();
+    if (!this.live || this.quiet) return;
+    if (this.paused) this.resume(event);
+    const at = this.now(event);
+    if (this.holding) this.endHold(at);
+    else if (this.sounding) this.endSound(at);
+    const planned = this.planned;
+    this.journal.add("quiet", at);
+    Object.assign(this.state, { quiet: planned, segmentStart: at });
+    this.onSegment(true);
+    this.keep();
   }
 
   count() {
@@ -194,6 +215,7 @@ export class Run {
   }
 
   leave(at, byHand = false) {
+    if (this.quiet) return this.end("stop", at);
     const next = this.state.index + 1;
     if (this.segment.kind === "hold") this.endHold(at);
     else if (this.segment.exhale !== undefined && this.segments[next]?.exhale !== this.segment.exhale) this.endSound(at);

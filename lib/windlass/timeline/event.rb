@@ -17,8 +17,9 @@ module Windlass
     FIRST_BREATHS = %i[smooth deeper gasp].freeze
     SOUND_KINDS = %i[sound_start sound_end].freeze
     # hold_now: a retention was begun after so many breaths, fewer than planned.
+    # quiet: from here on quiet breathing, whatever the plan says.
     # The emergency card was opened, and what was noted on it; they may come before a session began and after it ended.
     EMERGENCY_KINDS = %i[emergency emergency_note].freeze
-    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume oximeter hold_now stop finish].concat(SOUND_KINDS, EMERGENCY_KINDS).freeze
+    EVENT_KINDS = %i[start hold_start first_urge contraction hold_end first_breath pause resume oximeter hold_now quiet stop finish].concat(SOUND_KINDS, EMERGENCY_KINDS).freeze
   end
 end
