@@ -44,7 +44,7 @@ module Windlass
       # Tighter than the trade's own, and not under the start: then nothing would be offered.
       def fault_of(lever, value)
         start = lever.value(@start)
-        own = lever.limit_for(@measures, @switches)
+        own = lever.limit_for(@measures, @switches, dose: @start)
         from, to = [start, own].minmax
         return if value.is_a?(Numeric) && (from..to).cover?(value)
 

@@ -109,7 +109,7 @@ module Windlass
         lever = protocol.levers.find { |one| one.key == parameter.key }
         return if @athlete.nil? || lever.nil? || protocol.lacking(@measures) || parameter.numbers
 
-        limit = lever.limit_for(@measures, @athlete.switches)
+        limit = lever.limit_for(@measures, @athlete.switches, dose: form.dose)
         return if limit.nil?
 
         "prescribed #{(lever.harder == :up) ? "up to" : "down to"} #{Forms::TypedNumbers.show(limit, parameter)}#{" (#{lever.limit_words})" if lever.limit_words}"

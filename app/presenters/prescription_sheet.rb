@@ -62,7 +62,7 @@ module Windlass
 
       # @return [Array<Array(Protocols::Lever, String)>] levers, and how far the trade's own limit goes
       def limits
-        protocol.levers.map { |lever| [lever, Forms::TypedNumbers.show(lever.limit_for(values, athlete.switches), lever)] }
+        protocol.levers.map { |lever| [lever, Forms::TypedNumbers.show(lever.limit_for(values, athlete.switches, dose: Records::Record.dose(prescription.dose)), lever)] }
       end
 
       # @return [Array<Array(Integer, String)>] rungs that may be begun on, before anything was run

@@ -53,7 +53,7 @@ module Windlass
       end
 
       def lever_words(lever)
-        limit = lever.limit_words || Words.number(lever.limit)
+        limit = [(Words.number(lever.limit) unless lever.limit.respond_to?(:call)), lever.limit_words].compact.join(", ")
         opened = lever.opens.map { |switch, last| ", #{Words.number(last)} with #{switch} switched on" }.join
         "#{lever.words} #{format("%+g", lever.step).sub("-", "−")} → #{limit}#{opened}"
       end

@@ -25,6 +25,7 @@ module Windlass
       # @param most [Integer] rungs to climb; where only the start matters, 1
       def initialize(protocol, measures, limits: {}, from: nil, outlook: nil, guards: [], most: MOST_RUNGS)
         @protocol = protocol
+        @measures = measures
         @most = most
         @outlook = outlook
         @bounds = {limits: limits, from: from, outlook: outlook, guards: guards}.freeze
@@ -69,7 +70,7 @@ module Windlass
       def offered?(dose)
         return false if dose.nil? || unswitched(dose).any? || (protocol.shortest_hold_s > 0 && protocol.longest_hold_s(dose) < protocol.shortest_hold_s)
 
-        protocol.levers.none? { |lever| lever.harder?(lever.value(dose), @limits[lever.key]) }
+        protocol.levers.none? { |lever| past?(lever, dose) }
       end
 
       # @return [String, nil] which number of the start passes which limit
@@ -77,14 +78,18 @@ module Windlass
         dose = @start or return
         return "#{Words.list(unswitched(dose)).capitalize} are switched off for this athlete" if unswitched(dose).any?
 
-        lever = protocol.levers.find { |one| one.harder?(one.value(dose), @limits[one.key]) } or return
+        lever = protocol.levers.find { |one| past?(one, dose) } or return
 
         unit = Protocols::UNITS[lever.unit]
-        "#{lever.words} #{[Words.number(lever.value(dose)), unit].compact.join(" ")} passes the limit of " \
-          "#{[Words.number(@limits[lever.key]), unit].compact.join(" ")}#{", #{lever.limit_words}" if lever.limit_words}"
+        value, limit = [lever.value(dose), limit(lever, dose)].map { |number| [Words.number(number), unit].compact.join(" ") }
+        "#{(unit == lever.words) ? "#{value} pass" : "#{lever.words} #{value} passes"} the limit of #{limit}#{", #{lever.limit_words}" if lever.limit_words}"
       end
 
       private
+
+      def limit(lever, dose) = lever.wider ? lever.limit_for(@measures, @bounds[:limits], dose: dose) : @limits[lever.key]
+
+      def past?(lever, dose) = lever.harder?(lever.value(dose), limit(lever, dose))
 
       # @return [Array<Symbol>] switches that this dose needs and that are off
       def unswitched(dose) = protocol.switches_needed(dose).reject { |switch| @bounds[:limits][switch] }
@@ -117,7 +122,13 @@ module Windlass
       end
 
       def next_lever(dose, turn)
-        protocol.levers.rotate(turn).find { |lever| lever.moves?(dose) && !lever.harder?(lever.after(dose), @limits[lever.key]) }
+        protocol.levers.rotate(turn).find { |lever| lever.moves?(dose) && !lever.harder?(lever.after(dose), limit(lever, dose)) && room_left?(lever, dose) }
+      end
+
+      # A step of one may take away the room in which another stands.
+      def room_left?(lever, dose)
+        wider = protocol.levers.select(&:wider)
+        wider.empty? || lever.stepped(dose).then { |stepped| wider.none? { |one| past?(one, stepped) } }
       end
     end
   end

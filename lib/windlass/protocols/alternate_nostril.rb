@@ -36,7 +36,8 @@ module Windlass
 
       lever :cycles, step: 1, limit: 3
       lever :stage, step: 1, limit: LAST_WITHOUT_LOCKS, opens: {locks: STAGES.size - 1}, moves: ->(dose) { !Nostril::Choice.new(dose: dose).own? }
-      lever :rounds, step: 1, limit: 4
+      # Rounds of a single cycle are short: as many of those as four rounds of three cycles have cycles.
+      lever :rounds, step: 1, limit: 4, limit_words: "12 where each is a single cycle", wider: ->(dose) { 12 if dose[:cycles] == 1 }
 
       def write(line, dose)
         line.within(phase: :settle) { begin_with(line, dose) }
@@ -70,7 +71,7 @@ module Windlass
       # On a light day nothing is held, and nothing locked.
       def lightened(dose)
         counts = dose[:counts] ? {counts: [dose[:counts][0], 0, dose[:counts][2], 0].freeze} : {}
-        super.except(:retention, *Nostril::LOCKS.keys).merge(counts, stage: [dose[:stage], LAST_WITHOUT_RETENTION].min).freeze
+        super.except(:retention, :let_go, *Nostril::LOCKS.keys).merge(counts, stage: [dose[:stage], LAST_WITHOUT_RETENTION].min).freeze
       end
 
       # @return [String] `2 rounds of 2 cycles, open, 1 s a count`

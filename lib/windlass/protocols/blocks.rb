@@ -248,6 +248,7 @@ module Windlass
       def of_block(lever, index)
         lever.with(key: :"block_#{index + 1}_#{lever.key}", words: "block #{index + 1}, #{lever.words}",
           read: ->(dose) { lever.value(dose[:blocks][index][:dose]) }, moves: ->(dose) { lever.moves?(dose[:blocks][index][:dose]) },
+          wider: lever.wider && ->(dose) { lever.wider.call(dose[:blocks][index][:dose]) },
           write: ->(dose, value) {
             changed = dose[:blocks].each_with_index.map { |one, at| (at == index) ? one.merge(dose: lever.at(one[:dose], value)).freeze : one }
             dose.merge(blocks: changed.freeze)

@@ -50,7 +50,7 @@ module Windlass
         settle(line, dose)
         breath_in, full, out, empty = self.class.whole(dose[:pattern])
         part = ->(counts, **details) { [counts * dose[:count_s].rationalize(1/10_000r), {beats: counts, **details}] }
-        by = (setting(dose, :counted_by) == "heartbeat") ? ", by the heartbeat" : ""
+        by = by_heartbeat?(dose) ? ", by the heartbeat" : ""
         (1..dose[:rounds]).each do |round|
           line.within(round: round, phase: :work) do
             write_part(line, :inhale, *part[breath_in, to: :easy, cue: "In#{by}"])
@@ -76,14 +76,20 @@ module Windlass
         super.merge(pattern: [breath_in, light_count(full), out, light_count(empty)].freeze).freeze
       end
 
-      # @return [String] `6 rounds of 4 : 2 : 4 : 2, 1 s a count`
+      # @return [String] `6 rounds of 4 : 2 : 4 : 2, 1 s a count`, or `…, 72 beats a minute`
       def pattern_in_words(dose)
         whole = self.class.whole(dose[:pattern])
         taken = " (taken as #{counts(whole)})" unless whole == dose[:pattern]
-        "#{Words.count(dose[:rounds], "round")} of #{counts(dose[:pattern])}#{taken}, #{Words.seconds(dose[:count_s])} a count"
+        "#{Words.count(dose[:rounds], "round")} of #{counts(dose[:pattern])}#{taken}, #{pace_in_words(dose)}"
       end
 
       private
+
+      def pace_in_words(dose)
+        by_heartbeat?(dose) ? "#{(60 / dose[:count_s]).round} beats a minute" : "#{Words.seconds(dose[:count_s])} a count"
+      end
+
+      def by_heartbeat?(dose) = setting(dose, :counted_by) == "heartbeat"
 
       def counts(pattern) = pattern.map { |count| Words.number(count) }.join(" : ")
 

@@ -10,7 +10,7 @@ module Windlass
       CUES = {
         "in" => "in", "out" => "out", "hold" => "hold", "breathe" => "breathe", "left" => "left", "right" => "right", "nose" => "by the nose", "mouth" => "by the mouth",
         "hand-down" => "hand down", "hiss" => "hiss", "blow" => "blow", "shush" => "shh", "sing" => "sing", "go" => "go", "wait" => "wait", "full" => "full", "empty" => "empty",
-        "let-go" => "let the lock go", "two-more-minutes" => "two more minutes", "last-minute" => "last minute", "last-round" => "last round"
+        "let-go" => "let the lock go", "two-more-minutes" => "two more minutes", "last-minute" => "last minute", "last-round" => "the last round"
       }.freeze
       WORDS = CUES.merge(NUMBERS).freeze
 

@@ -69,6 +69,16 @@ RSpec.describe Windlass::Progression::Ladder do
     expect(tops).to eq [4, 4, 3, 8, 4, 3]
   end
 
+  it "lets single cycles have more rounds, keeps to a coach's limit there, and never steps where they would be too many" do
+    nostril = Windlass::Protocols.find("alternate-nostril")
+    ladder = ->(from, **limits) { described_class.new(nostril, measures, limits: limits, from: {stage: 0, count_s: 1, form: "warming", **from}) }
+
+    expect(ladder[{cycles: 1, rounds: 9}].rungs.map { |dose| dose.values_at(:cycles, :rounds) }.uniq).to eq [[1, 9], [1, 10], [1, 11], [1, 12]]
+    expect(ladder[{cycles: 2, rounds: 9}].passed).to eq "9 rounds pass the limit of 4 rounds, 12 where each is a single cycle"
+    expect(ladder[{cycles: 1, rounds: 9}, rounds: 8].passed).to start_with "9 rounds pass the limit of 8 rounds"
+    expect(ladder[{cycles: 1, rounds: 3}].rungs.last.values_at(:cycles, :rounds)).to eq [3, 4]
+  end
+
   it "holds no longer than half of the best at 16 and 17" do
     screen = Windlass::Screening::Screen.new(answered_on: Builders::MONDAY, age: 16, guardian_consent_on: Builders::MONDAY)
     guard = Windlass::Progression::ScreenGuard.new(screen: screen, on: Builders::MONDAY, maximal_hold_s: 120)

@@ -55,6 +55,7 @@ RSpec.describe "Sessions of the trade" do
 
     expect(written(of_round(line, 1, block: 1))).to eq ["in 4× easy", "hold 2×", "out 4× passive", "hold 2×"]
     expect(written(of_round(line, 3, block: 2))).to eq ["in 6× easy", "hold 3×", "out 6× passive"]
+    expect(@family.runs.first.then { |one| one.protocol.in_words(one.dose) }).to eq "6 rounds of 4 : 2 : 4 : 2, 72 beats a minute, counted by the heartbeat"
     expect(line.total_ms).to eq((((12 * 6) + (15 * 3) + (18 * 3)) * pulse * 1000).round)
   end
 

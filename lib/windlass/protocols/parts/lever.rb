@@ -6,7 +6,7 @@ module Windlass
     FINEST = Rational(1, 1_000_000)
 
     # One thing that a ladder moves, by one step at a time.
-    Lever = Value.define(:key, :words, :step, :harder, :limit, :unit, :opens, :limit_words, :read, :write, :moves, :names) do
+    Lever = Value.define(:key, :words, :step, :harder, :limit, :unit, :opens, :limit_words, :read, :write, :moves, :names, :wider) do
       # @param key [Symbol] key of the dose, and of a coach's limit
       # @param step [Numeric] signed: toward harder
       # @param harder [Symbol] :up where more is harder, :down where less is
@@ -17,9 +17,10 @@ module Windlass
       # @param read [#call] dose -> number; where several numbers of the dose move as one
       # @param write [#call] dose, number -> dose
       # @param names [Array<String>, nil] what each number from 0 on is called
+      # @param wider [#call] dose -> a limit in place of the usual one, where the rest of that dose makes room for it; or nil
       # @param moves [#call] dose -> whether it changes anything of that dose
       def initialize(key:, words:, step:, limit:, harder: :up, unit: nil, opens: {}, limit_words: nil,
-        read: ->(dose) { dose[key] }, write: ->(dose, value) { dose.merge(key => value) }, moves: ->(_dose) { true }, names: nil)
+        read: ->(dose) { dose[key] }, write: ->(dose, value) { dose.merge(key => value) }, moves: ->(_dose) { true }, names: nil, wider: nil)
         super
       end
 
@@ -43,8 +44,9 @@ module Windlass
 
       # A coach's limit may be tighter than the trade's, never looser; only a switch opens more.
       # @param limits [Hash] the coach's, by lever key, and switches
-      def limit_for(measures, limits = {})
-        own = opens.select { |switch, _| limits[switch] }.values.last || (limit.respond_to?(:call) ? limit.call(measures) : limit)
+      # @param dose [Hash, nil] in which it stands, where that is known
+      def limit_for(measures, limits = {}, dose: nil)
+        own = opens.select { |switch, _| limits[switch] }.values.last || (dose && wider&.call(dose)) || (limit.respond_to?(:call) ? limit.call(measures) : limit)
         coach = limits[key]
         return own if coach.nil? || own.nil?
 
