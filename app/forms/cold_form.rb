@@ -24,7 +24,7 @@ module Windlass
         rule(:minutes).validate(within: Cold::MINUTES)
         rule(:watcher).validate(at_most_characters: 80)
         rule(:note).validate(at_most_characters: 1000)
-        rule(:taken_on) { outside(value, (today - DAYS_BACK)..today)&.then { |fault| key.failure(fault) } }
+        rule(:taken_on).validate(lately: DAYS_BACK)
       end
       RULES = Rules
     end

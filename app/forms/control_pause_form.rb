@@ -22,7 +22,7 @@ module Windlass
 
         rule(:seconds).validate(within: SECONDS)
         rule(:note).validate(at_most_characters: 1000)
-        rule(:taken_on) { outside(value, (today - DAYS_BACK)..today)&.then { |fault| key.failure(fault) } }
+        rule(:taken_on).validate(lately: DAYS_BACK)
       end
       RULES = Rules
     end

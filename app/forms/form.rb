@@ -23,6 +23,12 @@ module Windlass
         key.failure(fault) if fault
       end
 
+      # A day up to today, at most so many days back.
+      register_macro(:lately) do |macro:|
+        fault = key? && value && outside(value, (today - macro.args.first)..today)
+        key.failure(fault) if fault
+      end
+
       register_macro(:at_most_characters) do |macro:|
         most = macro.args.first
         key.failure("#{value.length} characters are too many; allowed: #{most}") if key? && value && value.length > most

@@ -19,7 +19,7 @@ module Windlass
             kind.fields.each { |field| MeasureForm.field(self, field) }
           end
           rule(:note).validate(at_most_characters: 1000)
-          rule(:taken_on) { outside(value, (today - DAYS_BACK)..today)&.then { |fault| key.failure(fault) } }
+          rule(:taken_on).validate(lately: DAYS_BACK)
           kind.fields.select(&:range).each { |field| rule(field.key).validate(within: field.range) }
           MeasureForm.marks(self, kind)
         end

@@ -24,7 +24,7 @@ module Windlass
         LUNGS.keys.filter_map { |lungs| [lungs, (Trends.median(held[lungs].map(&:held_ms)) / 1000.0).round(1)] if held[lungs] }.to_h
       end
 
-      # @return [String] `Suspended full: 4 s in the middle; empty: 3 s.`
+      # @return [String] `Half of the suspensions were longer than 4 s full and 3 s empty.`
       def self.in_words(rounds)
         medians = medians(rounds)
         "Half of the suspensions were longer than #{Words.list(medians.map { |lungs, seconds| "#{Words.seconds(seconds)} #{lungs}" })}." if medians.any?

@@ -22,7 +22,7 @@ RSpec.describe "When something happens", :web do
     submit("/place", "/place", emergency_number: "+44 (0) 1632 960", site: "Boathouse, <Slip> 3", oxygen_at: "Under the stairs")
     expect(card).to include "Call +44 (0) 1632 960", "Boathouse, <Slip> 3", "Oxygen Under the stairs"
     expect(page.css("#emergency ol").map { |list| list.css("li").first.text }).to eq ["Lay on the side.", "Airway out of the water."]
-    expect([page.at(".emergency-call a")["href"], page.at(".next").text]).to match ["tel:+4401632960", /\A(?!.*No emergency number)/]
+    expect([page.at(".emergency-call a")["href"], page.at(".next").text]).to match ["tel:+441632960", /\A(?!.*No emergency number)/]
   end
 
   it "keeps what was noted, before a session began and after it ended, as the beginning of a report, and counts no time for it" do
