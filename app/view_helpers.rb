@@ -14,7 +14,8 @@ module Windlass
     # JSON that is safe inside a script element.
     def json_data(object) = JSON.generate(object).gsub("<", '\u003c')
 
-    def current_page(path) = (request.path_info == path || (path != "/" && request.path_info.start_with?(path))) ? "page" : nil
+    # @param paths [Array<String>] under which the pages of one tab stand
+    def current_page(*paths) = (paths.any? { |path| request.path_info == path || (path != "/" && request.path_info.start_with?(path)) }) ? "page" : nil
 
     # @return [Boolean] htmx wants a part of the page only
     def part? = request.env["HTTP_HX_REQUEST"] == "true"
