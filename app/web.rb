@@ -28,6 +28,7 @@ require_relative "routes/moves"
 require_relative "routes/rulebook"
 require_relative "routes/prescriptions"
 require_relative "routes/sessions"
+require_relative "routes/squads"
 require_relative "routes/suspensions"
 require_relative "routes/bench"
 
@@ -62,6 +63,7 @@ module Windlass
     register Routes::Rulebook
     register Routes::Prescriptions
     register Routes::Sessions
+    register Routes::Squads
     register Routes::Suspensions
     register Routes::Bench
 

@@ -36,6 +36,7 @@ require_relative "windlass/physiology/fitting"
 require_relative "windlass/physiology/model"
 require_relative "windlass/physiology/effort"
 
+require_relative "windlass/squad/letters"
 require_relative "windlass/timeline/segment"
 require_relative "windlass/timeline/allocation"
 require_relative "windlass/timeline/compiled"
@@ -66,6 +67,7 @@ require_relative "windlass/measures/context"
 require_relative "windlass/measures/readings"
 
 require_relative "windlass/squad/stagger"
+require_relative "windlass/squad/line_up"
 
 require_relative "windlass/screening/matrix"
 require_relative "windlass/screening/screen"

@@ -46,6 +46,12 @@ module BrowserHelpers
 
   def key(*keys) = keys.each { |one| page.driver.browser.keyboard.type(one) }
 
+  # Starts what is on the deck, and lets it be counted in.
+  def start_deck
+    key(:space)
+    pass(3)
+  end
+
   # @return [Array<String>] what axe finds wrong
   def violations
     page.execute_script(File.read(File.expand_path("support/vendor/axe.min.js", __dir__)))

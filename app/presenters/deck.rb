@@ -52,9 +52,9 @@ module Windlass
          calls: spoken_calls(session.to_protocol.calls(session.to_dose)), words: words, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
       end
 
-      private
-
       def timeline = @timeline ||= session.to_timeline
+
+      private
 
       def segments
         asked = asked_breaths

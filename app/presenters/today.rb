@@ -21,6 +21,12 @@ module Windlass
 
       def trainings = @trainings ||= Desk::Trainings.new(@ground).rows
 
+      # @return [Boolean] more than one may be run
+      def together? = trainings.count(&:together?) >= Windlass::Squad::LANES.min
+
+      # @return [Array<Desk::Squads::Row>] of today, that are not over
+      def squads = @squads ||= Desk::Squads.new(@ground).rows
+
       # @return [Hash{String => Array<Desk::Missing::Row>}] by heading; empty ones left out
       def notes
         {"Missing" => Desk::Missing.new(@ground).rows, "Changed since yesterday" => Desk::Changes.new(@ground).rows}.reject { |_, rows| rows.empty? }

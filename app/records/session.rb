@@ -8,6 +8,7 @@ module Windlass
       belongs_to :athlete
       belongs_to :prescription
       has_many :rounds, -> { order(:number) }
+      belongs_to :squad, class_name: "Windlass::Records::Squad", optional: true
       has_many :journal_events
       has_one :move, -> { kept }
 

@@ -22,7 +22,7 @@ RSpec.describe "The emergency card", :browser do
   end
 
   it "is a key away: all stops, a clock runs, each moment is one tap, and a reload loses nothing of it" do
-    key(:space)
+    start_deck
     pass(123)
     key("e")
     expect(page).to have_css("dialog[open] h1", text: "Emergency")
@@ -61,7 +61,7 @@ RSpec.describe "The emergency card", :browser do
     key(:space)
     key("p")
     expect(page).to have_no_css("dialog[open]")
-    expect(page).to have_css(".cue", text: "Easy breathing")
+    expect(page).to have_css(".cue", text: "It begins in")
     find(".key-emergency").click
     expect(page).to have_css("dialog[open] h1", text: "Emergency")
   end

@@ -173,15 +173,16 @@ RSpec.describe "The deck's modules", :browser do
 
   it "keeps marks and sends them where the browser has no room, and puts aside what the server refuses" do
     answer = evaluate(<<~JS, "journal.js")
-      const room = Storage.prototype.setItem;
-      Storage.prototype.setItem = () => { throw new DOMException("full", "QuotaExceededError"); };
-      const journal = new module.Journal("none");
+      const { store } = await import("#{Windlass::Assets.path("js/store.js")}");
+      const room = store.putMark;
+      store.putMark = async () => { throw new DOMException("full", "QuotaExceededError"); };
+      const journal = await module.Journal.open("none");
       journal.post = async (events) => ({ kept: events.slice(1).map((one) => one.uuid), refused: [{ uuid: events[0].uuid, why: "kind is not known" }] });
       journal.put("start", -5); journal.put("hold_start", 7, { round: 1 });
+      await new Promise((done) => setTimeout(done));
       const full = journal.words;
       await journal.send();
-      Storage.prototype.setItem = room;
-      journal.save();
+      store.putMark = room;
       return [full, journal.waiting, journal.words, journal.kept.refused.map((one) => one.at_ms)];
     JS
 
@@ -251,7 +252,7 @@ RSpec.describe "The deck's modules", :browser do
       Object.defineProperty(sound, "asleep", { value: false });
       sound.gain = offline.createGain();
       sound.gain.connect(offline.destination);
-      sound.schedule([{ kind: "hold", inMs: 1000 }, { kind: "tick", inMs: 2000 }, { kind: "tick", inMs: -500 }, { kind: "beat", inMs: -30 }]);
+      sound.channel().schedule([{ kind: "hold", inMs: 1000 }, { kind: "tick", inMs: 2000 }, { kind: "tick", inMs: -500 }, { kind: "beat", inMs: -30 }]);
       const samples = (await offline.startRendering()).getChannelData(0);
       const loud = (from, to) => samples.slice(from * 48000, to * 48000).some((sample) => Math.abs(sample) > 0.1);
       return [loud(0, 0.08), loud(0.1, 0.999), loud(1, 1.3), loud(1.5, 1.999), loud(2, 2.1), loud(2.2, 3)];
@@ -268,14 +269,16 @@ RSpec.describe "The deck's modules", :browser do
 
   it "sends from any page what an earlier one could not" do
     session = Windlass::Actions::PlanSession.call(prescribe(make_athlete.tap { |one| make_pause(one) }), now: clock.now)
-    left = {events: journal(session), run: {over: true}}
-    page.execute_script("localStorage.setItem('windlass.journal.#{session.uuid}', JSON.stringify(#{JSON.generate(left)}))")
+    evaluate(<<~JS, "store.js")
+      await module.store.putRun({ session: "#{session.uuid}", run: { over: true }, refused: [] });
+      for (const [order, event] of #{JSON.generate(journal(session))}.entries()) await module.store.putMark({ ...event, session: "#{session.uuid}", order });
+    JS
     visit("/")
 
     expect(page).to have_css("h1", text: "Today")
     Timeout.timeout(5) { sleep 0.05 until session.reload.state == "done" }
     expect(session.rounds.count).to eq 13
-    Timeout.timeout(5) { sleep 0.05 until page.evaluate_script("localStorage.length").zero? }
+    Timeout.timeout(5) { sleep 0.05 until evaluate("return [(await module.store.waiting()).length, (await module.store.runs()).length];", "store.js") == [0, 0] }
   end
 
   it "asks nothing of any other machine" do

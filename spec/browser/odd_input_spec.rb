@@ -96,6 +96,8 @@ RSpec.describe "Odd input", :browser do
     expect(page).to have_css(".cue", text: "Ready")
     page.execute_script("document.activeElement.blur()")
     2.times { key(:space) }
+    expect(page).to have_css(".cue", text: "It begins in")
+    pass(3)
     expect(page).to have_css(".cue", text: "Easy breathing")
     pass(1)
     key(:space)

@@ -24,7 +24,7 @@ RSpec.describe "From a control pause to the next day", :browser do
 
   # Runs the set on the deck to its end, marking each first breath as smooth.
   def run_whole_set
-    key(:space)
+    start_deck
     pass(125)
     session.to_timeline.holds.each { |place| finish_hold(place) }
     pass(60)
@@ -82,7 +82,7 @@ RSpec.describe "From a control pause to the next day", :browser do
     end
 
     it "marks urges and breaths, releases early, pauses, and stops at any time" do
-      key(:space)
+      start_deck
       pass(125)
       expect(page).to have_css(".cue", text: "Hold")
       pass(3.2)
@@ -104,7 +104,7 @@ RSpec.describe "From a control pause to the next day", :browser do
 
     it "loses nothing when the server is away and the page is loaded again, and counts nothing twice" do
       Outage.now = true
-      key(:space)
+      start_deck
       pass(130.4)
       expect(page).to have_css(".cue", text: "Breathe")
       key("1")
@@ -123,10 +123,10 @@ RSpec.describe "From a control pause to the next day", :browser do
     end
 
     it "comes back paused after a long absence, where it was seen last" do
-      key(:space)
+      start_deck
       pass(60)
       expect(page).to have_css(".figure", text: "1:00")
-      page.execute_script("sessionStorage.setItem('offset', 660000); location.reload()")
+      page.execute_script("sessionStorage.setItem('offset', 663000); location.reload()")
 
       expect(page).to have_css(".cue", text: "Paused")
       expect(page).to have_css(".figure", text: "1:00")

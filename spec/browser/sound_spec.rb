@@ -36,7 +36,7 @@ RSpec.describe "Sound on the deck", :browser do
   it "has the tone that ends a hold of two minutes, though it lay too far ahead when the hold began" do
     hold = session.to_timeline.holds.first
     expect(hold.ms).to eq 120_000
-    key(:space)
+    start_deck
     pass(hold.start_ms / 1000.0 + 1)
     expect(page).to have_css(".cue", text: "Hold, full and soft")
     sleep 1.3
@@ -51,7 +51,7 @@ RSpec.describe "Sound on the deck", :browser do
 
   it "leaves no tone standing after the end, whichever way it came, and keeps the screen awake only meanwhile" do
     page.execute_script("window.asked = []; navigator.wakeLock.request = async (what) => { window.asked.push(what); return { release: () => window.asked.push('let go') }; }")
-    key(:space)
+    start_deck
     pass(30)
     Timeout.timeout(5) { sleep 0.1 until page.evaluate_script("window.tones.length") > 0 }
     key(:escape)
@@ -63,7 +63,7 @@ RSpec.describe "Sound on the deck", :browser do
   end
 
   it "wakes after a reload in the middle with any gesture, and ends no part by it" do
-    key(:space)
+    start_deck
     pass(30)
     expect(page).to have_css(".figure", text: "1:26")
     page.refresh

@@ -8,7 +8,13 @@ module Windlass
         # Who is stopped stands under what is to be decided, who is not screened under what is missing.
         SHOWN_ELSEWHERE = %w[block.suspended block.screening].freeze
 
-        Row = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :notes, :place, :set, :running, :miniature, :state, :word, :reason, :said)
+        Row = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :notes, :place, :set, :running, :miniature, :state, :word, :reason, :said) do
+          # Nothing that is known stands against it; who was not asked today is asked first.
+          def together? = !running && %i[yes light].include?(state)
+
+          # Asked, and it may be run at once.
+          def runs? = running || (together? && !said.nil?)
+        end
 
         # @param ground [Ground]
         def initialize(ground)

@@ -17,6 +17,7 @@ export function cuesBetween(run, fromMs, toMs) {
   const { segments, state } = run;
   if (run.quiet) return [];
   const cues = run.calls.map(([atMs, , say]) => ({ kind: "call", atMs, say }));
+  if (state.index === 0 && state.segmentStart === 0) cues.push(...countedIn(segments[0]));
   let start = state.segmentStart;
   for (let at = state.index; at < segments.length && start <= toMs; at += 1) {
     const segment = segments[at];
@@ -31,6 +32,9 @@ export function cuesBetween(run, fromMs, toMs) {
   }
   return cues.filter((cue) => cue.atMs > fromMs && cue.atMs <= toMs);
 }
+
+/** The first part is counted in, and its first beat sounds. */
+const countedIn = ({ kind, say }) => [...COUNT_MS.map((before) => ({ kind: "tick", atMs: -before })), { kind, atMs: 0, say }];
 
 /** How long before the end of a part it ticks. */
 function countedMs({ kind }, next, ms) {

@@ -1,25 +1,19 @@
 // The deck: keys, buttons, figures, tones. What is right at which moment stands in run.js.
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
-import { cuesBetween } from "./cues.js";
-import { endWords, figureOf, lengthWords, mainWordOf, overWords, placeWords } from "./deck_words.js";
+import { shown } from "./deck_words.js";
+import { COUNT_IN_MS, Lane } from "./lane.js";
 import { heard } from "./letters.js";
-import { Journal } from "./journal.js";
 import { everySecond } from "./metronome.js";
+import { oneTab } from "./one_tab.js";
 import { Oximeter } from "./oximeter.js";
-import { Run } from "./run.js";
 import { Sound } from "./sound.js";
 import { speak } from "./voice.js";
 import { card } from "./emergency.js";
 import { WakeLock } from "./wake_lock.js";
 
 const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", KeyE: "emergency", KeyQ: "quiet", Escape: "stop" };
-// Tones are laid out this far ahead, so that they come even when the screen sleeps, and again whenever less is left.
-const AHEAD_MS = 90_000;
-const TOP_UP_MS = 70_000;
 // Frames stop in a hidden tab; this goes on.
 const PULSE_MS = 250;
-// What a hand begins sounds from its first beat on, though the key was heard a little later.
-const LATE_MS = 60;
 // Whether what is counted runs by the clock or by a tap is remembered on the device.
 const COUNTS = "windlass.counts";
 // Words and tones, or tones alone, likewise.
@@ -27,7 +21,7 @@ const VOICE = "windlass.voice";
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
-  let run, journal, sound, plan, hand, handAt, laidOutTo, oximeter, wakeLock;
+  let run, lane, sound, channel, plan, hand, handAt, oximeter, wakeLock;
   const presses = new Presses();
 
   return {
@@ -41,19 +35,9 @@ export function deck() {
       this.next = document.querySelector(".next").textContent;
       plan.hands_free = !this.byTap;
       sound = new Sound();
-      sound.speaking = this.speaking;
-      journal = new Journal(plan.uuid, () => this.showKept());
-      this.takeDeck();
-    },
-
-    /** One tab runs a session; a second one only says so. */
-    async takeDeck() {
-      if (!navigator.locks) return this.begin();
-      navigator.locks.request(`windlass.deck.${plan.uuid}`, { ifAvailable: true }, (lock) => {
-        if (!lock) return this.refuse("This session is on the deck in another tab", "Close that one, and load this one again.");
-        this.begin();
-        return new Promise(() => {});
-      });
+      channel = sound.channel();
+      channel.speaking = this.speaking;
+      oneTab([plan.uuid], () => this.begin(), () => this.refuse("This session is on the deck in another tab", "Close that one, and load this one again."));
     },
 
     refuse(cue, next) {
@@ -64,21 +48,20 @@ export function deck() {
       this.next = next;
     },
 
-    begin() {
-      if (plan.begun && !plan.over && !journal.run) {
-        return this.refuse("This session was begun in another browser", "Go on with it there, or end it on its sheet.");
-      }
-      run = new Run(plan, journal, clock, (byHand) => this.changed(byHand));
+    async begin() {
+      lane = await Lane.open(plan, channel, { changed: (byHand) => this.changed(byHand), kept: () => this.showKept() });
+      if (lane.elsewhere) return this.refuse("This session was begun in another browser", "Go on with it there, or end it on its sheet.");
+      run = lane.run;
       oximeter = new Oximeter(plan.uuid, (reading) => this.read(reading));
       this.measurable = plan.oximeter;
       this.showKept();
       this.cardAgain();
-      journal.send();
-      window.addEventListener("online", () => journal.send());
+      lane.journal.send();
+      window.addEventListener("online", () => lane.journal.send());
       this.show();
-      this.layOutTones(true);
+      lane.layOut(true);
       setInterval(() => run.tick(), PULSE_MS);
-      everySecond(() => { run.tick(); this.topUp(); });
+      everySecond(() => { run.tick(); lane.topUp(sound.slipped); });
       wakeLock = new WakeLock();
       this.listenForGestures();
       everyFrame(() => { run.tick(); this.show(); });
@@ -93,9 +76,9 @@ export function deck() {
     /** What was laid out before the audio clock moved would be late: it is laid out anew. */
     async wakeSound() {
       await sound.wake();
-      if (run?.live) this.layOutTones(true);
+      if (run?.live) lane.layOut(true);
       await sound.voice.load(plan.words, sound.context);
-      if (run?.live && this.speaking) this.layOutTones(true);
+      if (run?.live && this.speaking) lane.layOut(true);
     },
 
     key(event) {
@@ -133,7 +116,7 @@ export function deck() {
     main(event) {
       if (!run || run.over) return;
       if (sound.asleep) this.wakeSound();
-      if (!run.started) run.start(event);
+      if (!run.started) run.start(event, COUNT_IN_MS);
       else if (run.paused) run.resume(event);
       else run.next(event);
       this.show();
@@ -149,15 +132,15 @@ export function deck() {
       this.byTap = !this.byTap;
       localStorage.setItem(COUNTS, this.byTap ? "tap" : "clock");
       run.handsFree = !this.byTap;
-      if (run.live) this.layOutTones(true);
+      if (run.live) lane.changed(true);
     },
     /** Words and tones, or tones alone. */
     toggleVoice() {
       if (!run || run.over) return;
       this.speaking = !this.speaking;
       localStorage.setItem(VOICE, this.speaking ? "words" : "tones");
-      sound.speaking = this.speaking;
-      if (run.live) this.layOutTones(true);
+      channel.speaking = this.speaking;
+      if (run.live) lane.layOut(true);
     },
     get voiceWord() { return this.speaking ? "Words" : "Tones"; },
     get voiceRest() { return this.speaking ? " and tones" : " alone"; },
@@ -179,7 +162,6 @@ export function deck() {
     breathIs(value) { return this.lastBreath === value; },
 
     changed(byHand) {
-      this.layOutTones(byHand);
       if (this.speaking && !this.muted && run.live && !run.paused && run.segment.own) speak(run.segment.cue);
       if (byHand && this.measuring) this.follow();
     },
@@ -201,24 +183,7 @@ export function deck() {
     read(reading) {
       if (!this.measuring || !run.live || run.paused) return;
       this.reading = `${reading.saturation} % · ${reading.pulse} a minute`;
-      journal.put("oximeter", run.now(), { value: String(reading.saturation) });
-    },
-
-    /** @param byHand the timeline was changed: what was laid out before is wrong */
-    layOutTones(byHand) {
-      if (byHand) sound.silence();
-      if (!run.live || run.paused) return;
-      const now = run.now();
-      const from = byHand ? now - LATE_MS : laidOutTo;
-      laidOutTo = now + AHEAD_MS;
-      sound.schedule(cuesBetween(run, from, laidOutTo).map((cue) => ({ ...cue, inMs: cue.atMs - now })));
-    },
-
-    /** A hold may be longer than what was laid out when it began; and an audio clock that slipped plays late. */
-    topUp() {
-      if (!run.live || run.paused) return;
-      if (sound.slipped) this.layOutTones(true);
-      else if (laidOutTo - run.now() < TOP_UP_MS) this.layOutTones(false);
+      lane.journal.put("oximeter", run.now(), { value: String(reading.saturation) });
     },
 
     show() {
@@ -232,8 +197,9 @@ export function deck() {
       this.resting = !run.holding;
       this.holding = run.holding ? "holding" : "";
       this.lastBreath = run.rated === null ? null : run.state.breaths[run.rated] ?? null;
-      if (run.over) this.showOver();
-      else if (run.started) this.showRunning();
+      this.counting = run.live && !run.handsFree && run.counts(run.state.index) > 0;
+      this.holdable = run.holdable;
+      if (run.started) Object.assign(this, shown(run, plan));
       else this.figure = clockWords(plan.total_ms);
       this.moveHand(plan.line.left + (run.planned / plan.total_ms) * (plan.line.right - plan.line.left));
     },
@@ -256,26 +222,6 @@ export function deck() {
       room.scrollLeft = at - room.clientWidth / 3;
     },
 
-    showRunning() {
-      const after = run.quiet ? undefined : plan.segments[run.state.index + 1];
-      this.cue = run.paused ? "Paused" : run.call ?? run.segment.cue;
-      this.place = placeWords(run);
-      this.figure = figureOf(run);
-      this.mainWord = run.paused ? "Go on" : mainWordOf(run);
-      this.counting = !run.handsFree && run.counts(run.state.index) > 0;
-      this.holdable = run.holdable;
-      this.next = `${endWords(run.segment)}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : "Then it is done"}`;
-    },
-
-    showOver() {
-      this.holdable = false;
-      this.place = "";
-      const { cue, next } = overWords(run);
-      this.cue = cue;
-      this.figure = clockWords(run.state.overAt ?? 0);
-      this.next = next;
-    },
-
-    showKept() { this.kept = journal.words; },
+    showKept() { if (lane) this.kept = lane.journal.words; },
   };
 }

@@ -1,8 +1,25 @@
 // What the deck says of the part that runs, and of the one that comes next.
 import { clockWords } from "./clock.js";
 
+/** All that a screen shows of a run, alone, in a row beside others, or on a second screen. */
+export function shown(run, plan) {
+  if (run.over) return { ...overWords(run), place: "", figure: clockWords(run.state.overAt ?? 0), mainWord: "" };
+  if (!run.started) return { cue: "Ready", next: "", place: "", figure: clockWords(plan.total_ms), mainWord: "Start" };
+  const after = run.quiet ? undefined : plan.segments[run.state.index + (run.waiting ? 0 : 1)];
+  return {
+    cue: cueOf(run), place: placeWords(run), figure: figureOf(run), mainWord: run.paused ? "Go on" : mainWordOf(run),
+    next: `${run.waiting ? "" : endWords(run.segment)}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : "Then it is done"}`,
+  };
+}
+
+function cueOf(run) {
+  if (run.paused) return "Paused";
+  return run.waiting ? "It begins in" : run.call ?? run.segment.cue;
+}
+
 /** What is left to wait for or to count: beats, breaths, repetitions, or time; upward where a hand ends it. */
 export function figureOf(run) {
+  if (run.waiting) return clockWords(-run.now());
   const { ends, beats, ms, repetitions } = run.segment;
   if (beats && ends === "clock") return String(Math.max(1, Math.ceil((run.left * beats) / ms - 1e-6)));
   if (ends === "count" || (repetitions && run.handsFree)) return String(run.breathsLeft);
@@ -11,6 +28,7 @@ export function figureOf(run) {
 }
 
 export function mainWordOf(run) {
+  if (run.waiting) return "Begin now";
   if (run.holding) return "Release";
   if (run.sounding) return "It ended";
   if (run.handsFree && run.timed) return "Next";
@@ -36,7 +54,7 @@ export function lengthWords({ kind, ends, ms, breaths, beats }) {
 
 /** Where we are: the block, the round, and at one's own pace the time that is left. */
 export function placeWords(run) {
-  if (run.quiet) return "";
+  if (run.quiet || run.waiting) return "";
   const { block, round, phase } = run.segment;
   const rounds = run.rounds.get(block);
   const left = run.ownPaceMs !== null ? `${clockWords(run.ownPaceMs - run.now())} left` : null;

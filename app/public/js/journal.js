@@ -1,25 +1,27 @@
 // What happens on the deck, kept in the browser until the server has it. Every event has a uuid made here, so sending one
 // twice changes nothing. Survives a reload, a closed tab and a server that is away.
-const PREFIX = "windlass.journal.";
+import { device } from "./device.js";
+import { store } from "./store.js";
+
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
 const BATCH = 200;
-
-function uuid() {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = (bytes[6] & 0x0f) | 0x40;
-  bytes[8] = (bytes[8] & 0x3f) | 0x80;
-  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
-  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
-}
+const MOST_REFUSED = 50;
 
 export class Journal {
-  constructor(session, onChange = () => {}) {
+  /** @param session its uuid */
+  static async open(session, onChange = () => {}) {
+    const [marks, kept] = await Promise.all([store.marksOf(session), store.run(session)]);
+    return new Journal(session, marks, kept, onChange);
+  }
+
+  constructor(session, marks, kept, onChange) {
     this.session = session;
-    this.key = PREFIX + session;
     this.onChange = onChange;
     this.tries = 0;
     this.roomLeft = true;
-    this.kept = { events: [], run: null, refused: [], ...JSON.parse(localStorage.getItem(this.key) ?? "{}") };
+    this.marks = marks;
+    this.order = (marks.at(-1)?.order ?? 0) + 1;
+    this.kept = kept ?? { session, run: null, refused: [] };
   }
 
   /** How it stands with what was marked. */
@@ -31,23 +33,17 @@ export class Journal {
   }
 
   /** What the deck has to remember to go on after a reload. */
-  get run() {
-    return this.kept.run;
-  }
+  get run() { return this.kept.run; }
 
   set run(run) {
     this.kept.run = run;
-    this.save();
+    if (!this.done) this.keep(store.putRun(this.kept));
   }
 
-  get waiting() {
-    return this.kept.events.length;
-  }
+  get waiting() { return this.marks.length; }
 
   /** Without the readings of an oximeter, which travel along. */
-  get marksWaiting() {
-    return this.kept.events.filter((event) => event.kind !== "oximeter").length;
-  }
+  get marksWaiting() { return this.marks.filter((event) => event.kind !== "oximeter").length; }
 
   add(kind, atMs, details = {}) {
     this.put(kind, atMs, details);
@@ -56,71 +52,94 @@ export class Journal {
 
   /** Kept here, and sent along with the next event that matters. */
   put(kind, atMs, details) {
-    this.kept.events.push({ uuid: uuid(), kind, at_ms: Math.max(0, Math.round(atMs)), ...details });
-    this.save();
+    const mark = { uuid: crypto.randomUUID?.() ?? uuid(), session: this.session, order: this.order, kind, at_ms: Math.max(0, Math.round(atMs)), ...details };
+    this.order += 1;
+    this.done = false;
+    this.marks.push(mark);
+    this.keep(store.putMark(mark));
+  }
+
+  /** Where the run stands, for who follows it: only the newest matters. */
+  tell(state) {
+    this.told = state;
+    this.send();
   }
 
   /** A browser whose storage is full keeps nothing across a reload; what is here is sent all the same, and it is said. */
-  save() {
+  async keep(writing) {
+    this.onChange();
+    const before = this.roomLeft;
     try {
-      localStorage.setItem(this.key, JSON.stringify(this.kept));
+      await writing;
       this.roomLeft = true;
     } catch {
       this.roomLeft = false;
     }
-    this.onChange();
+    if (before !== this.roomLeft) this.onChange();
   }
 
   async send() {
-    if (this.sending || this.waiting === 0) return;
+    if (this.sending || (this.waiting === 0 && !this.told)) return;
     this.sending = true;
     clearTimeout(this.later);
+    const told = this.told;
     try {
-      const { kept, refused } = await this.post(this.kept.events.slice(0, BATCH));
-      this.forget(kept, refused ?? []);
+      const { kept, refused } = await this.post(this.marks.slice(0, BATCH), told);
+      if (this.told === told) this.told = undefined;
+      await this.forget(kept, refused ?? []);
       this.tries = 0;
     } catch {
       this.tries += 1;
     }
     this.sending = false;
-    if (this.waiting > 0) this.later = setTimeout(() => this.send(), this.pause());
+    if (this.waiting > 0 || this.told) this.later = setTimeout(() => this.send(), this.pause());
   }
 
   /** No wait while the server answers; longer and longer while it does not. */
-  pause() {
-    return this.tries === 0 ? 0 : RETRY_MS[Math.min(this.tries, RETRY_MS.length) - 1];
-  }
+  pause() { return this.tries === 0 ? 0 : RETRY_MS[Math.min(this.tries, RETRY_MS.length) - 1]; }
 
-  async post(events, renewed = false) {
+  async post(marks, state, renewed = false) {
     const token = document.querySelector("meta[name=csrf-token]");
+    const events = marks.map(({ session: _session, order: _order, ...event }) => event);
     const answer = await fetch(`/sessions/${this.session}/events`, {
       method: "POST",
       headers: { "Content-Type": "application/json", "X-CSRF-Token": token.content },
-      body: JSON.stringify({ events }),
+      body: JSON.stringify({ device: device(), events, state }),
     });
     if (answer.status === 403 && !renewed) {
       token.content = (await (await fetch("/token")).json()).token;
-      return this.post(events, true);
+      return this.post(marks, state, true);
     }
     if (!answer.ok) throw new Error(`not kept: ${answer.status}`);
     return answer.json();
   }
 
   /** What was refused is put aside and shown, not sent for ever. */
-  forget(kept, refused) {
+  async forget(kept, refused) {
     const why = new Map(refused.map((one) => [one.uuid, one.why]));
     const here = new Set([...kept, ...why.keys()]);
-    const aside = this.kept.events.filter((event) => why.has(event.uuid)).map((event) => ({ ...event, why: why.get(event.uuid) }));
-    this.kept.refused = [...this.kept.refused, ...aside].slice(-50);
-    this.kept.events = this.kept.events.filter((event) => !here.has(event.uuid));
-    this.save();
-    if (this.waiting === 0 && this.run?.over && !this.run.emergency?.open && !this.kept.refused.length) localStorage.removeItem(this.key);
+    const aside = this.marks.filter((event) => why.has(event.uuid)).map((event) => ({ ...event, why: why.get(event.uuid) }));
+    this.marks = this.marks.filter((event) => !here.has(event.uuid));
+    if (aside.length) {
+      this.kept.refused = [...this.kept.refused, ...aside].slice(-MOST_REFUSED);
+      this.keep(store.putRun(this.kept));
+    }
+    await this.keep(store.dropMarks([...here]));
+    this.done = this.waiting === 0 && this.run?.over && !this.run.emergency?.open && !this.kept.refused.length;
+    if (this.done) await this.keep(store.dropRun(this.session));
   }
 }
 
+/** For a page that is not quite safe in the browser's eyes: there, what makes uuids is missing. */
+function uuid() {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  bytes[6] = (bytes[6] & 0x0f) | 0x40;
+  bytes[8] = (bytes[8] & 0x3f) | 0x80;
+  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
+  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
+}
+
 /** Any page sends what an earlier one could not. */
-export function sendLeftovers() {
-  for (const key of Object.keys(localStorage)) {
-    if (key.startsWith(PREFIX)) new Journal(key.slice(PREFIX.length)).send();
-  }
+export async function sendLeftovers() {
+  for (const session of await store.waiting()) (await Journal.open(session)).send();
 }

@@ -11,7 +11,7 @@ const MOST_BEATS = 120;
 
 export function measure() {
   let startedAt = null;
-  let sound;
+  let sound, channel;
   let byPointer = false;
   const presses = new Presses();
 
@@ -22,6 +22,7 @@ export function measure() {
       this.kind = this.$root.dataset.clock;
       this.ready = this.kind !== "none";
       sound = new Sound();
+      channel = sound.channel();
     },
 
     field(name) { return this.$root.querySelector(`[name="${name}"]`); },
@@ -64,8 +65,8 @@ export function measure() {
       if (!this.running) return;
       const since = clock.wall() - startedAt;
       const beats = Array.from({ length: LEAD_BEATS + MOST_BEATS }, (_, beat) => ({ kind: "tick", inMs: (beat - LEAD_BEATS) * this.beatMs() - since }));
-      sound.silence();
-      sound.schedule(beats);
+      channel.silence();
+      channel.schedule(beats);
     },
 
     show() {

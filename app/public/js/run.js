@@ -32,13 +32,17 @@ export class Run {
   get over() { return this.state.over; }
   get live() { return this.started && !this.over; }
   get paused() { return this.state.pausedAt !== null; }
+  /** Started, and its first part is still to come: it is counted in, or waits for its turn in a squad. */
+  get waiting() { return this.live && this.now() < 0; }
+  /** Its parts run. */
+  get running() { return this.live && !this.paused && this.now() >= 0; }
   /** Somebody turned to quiet breathing: nothing of the plan comes any more. */
   get quiet() { return this.live && this.state.quiet !== undefined; }
   get segment() { return this.quiet ? QUIET : this.segments[this.state.index]; }
-  get holding() { return this.live && !this.paused && this.segment.kind === "hold"; }
+  get holding() { return this.running && this.segment.kind === "hold"; }
   get lastHold() { return this.state.lastHold; }
   /** A sounded exhale runs: ending it early says how far it went. */
-  get sounding() { return this.live && !this.paused && this.segment.exhale !== undefined; }
+  get sounding() { return this.running && this.segment.exhale !== undefined; }
   /** Ends by itself when its time is up, or at its latest end where a hand should have ended it. */
   get timed() { return this.endMs(this.state.index) !== null; }
   get lengthMs() { return this.endMs(this.state.index) ?? this.segment.ms; }
@@ -53,17 +57,19 @@ export class Run {
   counts(index) { return this.quiet ? 0 : this.segments[index].breaths ?? this.segments[index].repetitions ?? 0; }
   /** What is called just now. */
   get call() {
-    if (!this.live || this.paused || this.quiet) return null;
+    if (!this.running || this.quiet) return null;
     const due = ([atMs], now) => now >= atMs && now < atMs + CALLED_MS;
     const own = (this.segment.calls ?? []).find((call) => due(call, this.elapsed));
     return (own ?? this.calls.find((call) => due(call, this.now())))?.[1] ?? null;
   }
   /** Deep breaths run: a retention may begin at any of them. */
-  get holdable() { return this.live && !this.paused && this.segment.breath !== undefined; }
+  get holdable() { return this.running && this.segment.breath !== undefined; }
   /** Holds whose first breath was asked for and that nobody has rated yet, oldest first. */
   get unrated() { return (this.state.asked ?? []).filter((hold) => !this.state.breaths[hold]); }
   /** The hold whose first breath a key rates now: while it runs the latest one, at the end those that are still open. */
   get rated() { return this.over ? this.unrated[0] ?? this.state.asked?.at(-1) ?? null : this.state.asked?.at(-1) ?? null; }
+  /** The hold whose first breath is asked for just now: the latest one, at the end the oldest that is open; null where none is. */
+  get asking() { return (this.over ? this.unrated[0] : this.unrated.find((hold) => hold === this.rated)) ?? null; }
   /** Number of the hold that runs: at one's own pace they are numbered on when the plan begins anew. */
   get holdNumber() { return this.segment.hold + (this.state.laps ?? 0) * this.holds; }
   get breathsLeft() {
@@ -88,10 +94,18 @@ export class Run {
     return this.segment.start_ms + Math.min(this.segment.ms, Math.max(0, this.elapsed));
   }
 
-  start(event) {
-    this.state.anchor = this.clock.at(event);
+  /** @param leadMs so long it is counted in, or waits, before its first part begins */
+  start(event, leadMs = 0) {
+    this.state.anchor = this.clock.at(event) + leadMs;
     this.journal.add("start", 0);
     this.enter(0, 0, true);
+  }
+
+  /** Who waits no longer begins at once. */
+  beginNow(event) {
+    this.state.anchor = this.clock.at(event);
+    this.onSegment(true);
+    this.keep();
   }
 
   /** Ends what is over by the clock; exact, however late it is called. */
@@ -104,6 +118,7 @@ export class Run {
   next(event) {
     this.tick();
     if (!this.live) return;
+    if (this.waiting) return this.beginNow(event);
     if (this.segment.ends === "count" && !this.handsFree && this.breathsLeft > 1) return this.count();
     this.leave(this.now(event), true);
   }
@@ -111,7 +126,7 @@ export class Run {
   /** Go on, whatever is left to count. */
   skip(event) {
     this.tick();
-    if (this.live && !this.paused) this.leave(this.now(event), true);
+    if (this.running) this.leave(this.now(event), true);
   }
 
   /** Ends deep breathing at this breath: out, or the full breath in, and the hold with the cap of so few breaths. */
@@ -135,8 +150,7 @@ export class Run {
     if (!this.live || this.quiet) return;
     if (this.paused) this.resume(event);
     const at = this.now(event);
-    if (this.holding) this.endHold(at);
-    else if (this.sounding) this.endSound(at);
+    this.endPart(at);
     const planned = this.planned;
     this.journal.add("quiet", at);
     Object.assign(this.state, { quiet: planned, segmentStart: at });
@@ -188,8 +202,7 @@ export class Run {
     this.tick();
     if (!this.live) return;
     const at = this.now(event);
-    if (this.holding) this.endHold(at);
-    else if (this.sounding) this.endSound(at);
+    this.endPart(at);
     this.end("stop", at);
   }
 
@@ -246,11 +259,23 @@ export class Run {
     this.onSegment(byHand);
   }
 
+  /** What runs is over, whatever comes next. Before the first beat nothing was held. */
+  endPart(at) {
+    if (this.paused || this.quiet) return;
+    if (this.segment.kind === "hold") this.endHold(Math.max(0, at));
+    else if (this.segment.exhale !== undefined) this.endSound(Math.max(0, at));
+  }
+
   endHold(at) {
     this.journal.add("hold_end", at, { round: this.holdNumber });
     this.state.lastHold = this.holdNumber;
-    if (this.segment.asks) (this.state.asked ??= []).push(this.holdNumber);
+    if (!this.segment.asks) return;
+    (this.state.asked ??= []).push(this.holdNumber);
+    this.state.askedAt = { ...this.state.askedAt, [this.holdNumber]: this.state.anchor + at };
   }
+
+  /** When the first breath after a hold was asked for, on the page's clock. */
+  askedAt(hold) { return this.state.askedAt?.[hold] ?? 0; }
 
   endSound(at) { this.journal.add("sound_end", at, { round: this.segment.exhale }); }
 

@@ -20,13 +20,26 @@ const RUNNING = "running";
 // What should have begun so little ago begins at once.
 const LATE_MS = 60;
 
+// At full volume one tone has so much of what the device can do: several lanes may sound at once.
+const LOUDEST = 0.5;
+
+/** The audio device of a page. What sounds is laid out on channels: one a session. */
 export class Sound {
   constructor() {
     this.volume = 0.6;
     this.muted = false;
-    this.scheduled = [];
     this.voice = new Voice();
-    this.speaking = false;
+    this.channels = [];
+  }
+
+  /**
+   * @param pitch factor of every tone
+   * @param pan place in stereo, -1 to 1
+   */
+  channel({ pitch = 1, pan = 0 } = {}) {
+    const channel = new Channel(this, pitch, pan);
+    this.channels.push(channel);
+    return channel;
   }
 
   /** Whether a key or a touch is still needed before anything can sound. */
@@ -68,52 +81,75 @@ export class Sound {
     return this.context.currentTime - performance.now() / 1000;
   }
 
+  /** This moment on the audio clock: where the page's clock says it is, not where the last block of samples began. */
+  now() {
+    this.offset = this.mapping();
+    return Math.max(this.context.currentTime, performance.now() / 1000 + this.offset);
+  }
+
   /** @returns whether what was laid out lies where it should no longer */
   get slipped() {
-    if (this.asleep || this.offset === undefined || !this.scheduled.length) return false;
+    if (this.asleep || this.offset === undefined || !this.channels.some((channel) => channel.scheduled.length)) return false;
     return Math.abs(this.mapping() - this.offset) > SLIP_S;
   }
 
   loud() {
-    if (this.gain) this.gain.gain.value = this.muted ? 0 : this.volume * 0.5;
+    if (this.gain) this.gain.gain.value = this.muted ? 0 : this.volume * LOUDEST;
+  }
+
+  /** Drops all that was laid out, of every session. */
+  silence() { for (const channel of this.channels) channel.silence(); }
+}
+
+/** What sounds of one session: tones of its own pitch from its own place. */
+class Channel {
+  constructor(sound, pitch, pan) {
+    Object.assign(this, { sound, pitch, pan });
+    this.scheduled = [];
+    this.speaking = false;
   }
 
   /** @param cues [{kind, inMs, hz, say}] from now; what is over already is passed over */
   schedule(cues) {
-    if (this.asleep) return;
-    this.offset = this.mapping();
+    if (this.sound.asleep) return;
+    const now = this.sound.now();
     for (const cue of cues.filter(({ inMs }) => inMs >= -LATE_MS)) {
-      const at = this.context.currentTime + Math.max(0, cue.inMs) / 1000;
-      for (const [pitch, after] of TONES[cue.kind]) this.tone(pitch ?? cue.hz, at + after, LENGTH_S[cue.kind] ?? 0.12);
+      const at = now + Math.max(0, cue.inMs) / 1000;
+      for (const [pitch, after] of TONES[cue.kind]) this.tone(pitch ? pitch * this.pitch : cue.hz, at + after, LENGTH_S[cue.kind] ?? 0.12);
       if (this.speaking && cue.say) this.words(cue.say, at);
     }
   }
 
   /** Words are drawn back like tones. */
-  words(say, at) {
-    for (const source of this.voice.lay(say, at, this.context, this.gain)) {
-      this.scheduled.push(source);
-      source.onended = () => { this.scheduled = this.scheduled.filter((one) => one !== source); };
-    }
-  }
+  words(say, at) { for (const source of this.sound.voice.lay(say, at, this.sound.context, this.out)) this.keep(source); }
 
-  /** Drops all that was scheduled. */
+  /** Drops all that was laid out. */
   silence() {
     for (const source of this.scheduled) source.stop();
     this.scheduled = [];
   }
 
-  tone(pitch, at, length) {
-    const oscillator = new OscillatorNode(this.context, { frequency: pitch, type: "sine" });
-    const envelope = new GainNode(this.context, { gain: 0 });
+  tone(frequency, at, length) {
+    const oscillator = new OscillatorNode(this.sound.context, { frequency, type: "sine" });
+    const envelope = new GainNode(this.sound.context, { gain: 0 });
     envelope.gain.setValueAtTime(0, at);
     envelope.gain.linearRampToValueAtTime(1, at + 0.01);
     envelope.gain.setValueAtTime(1, at + length);
     envelope.gain.linearRampToValueAtTime(0, at + length + 0.04);
-    oscillator.connect(envelope).connect(this.gain);
+    oscillator.connect(envelope).connect(this.out);
     oscillator.start(at);
     oscillator.stop(at + length + 0.05);
-    this.scheduled.push(oscillator);
-    oscillator.onended = () => { this.scheduled = this.scheduled.filter((one) => one !== oscillator); };
+    this.keep(oscillator);
+  }
+
+  keep(source) {
+    this.scheduled.push(source);
+    source.onended = () => { this.scheduled = this.scheduled.filter((one) => one !== source); };
+  }
+
+  get out() {
+    this.panner ??= new StereoPannerNode(this.sound.context, { pan: this.pan });
+    if (!this.connected) this.connected = this.panner.connect(this.sound.gain);
+    return this.panner;
   }
 }

@@ -11,6 +11,7 @@ import { desk } from "./desk.js";
 import { marginMap } from "./margin_map.js";
 import { measure } from "./measure.js";
 import { sendAgain } from "./again.js";
+import { squad } from "./squad.js";
 
 Alpine.data("composer", composer);
 Alpine.data("controlPause", controlPause);
@@ -18,6 +19,7 @@ Alpine.data("deck", deck);
 Alpine.data("desk", desk);
 Alpine.data("measure", measure);
 Alpine.data("marginMap", marginMap);
+Alpine.data("squad", squad);
 Alpine.start();
 
 listenForHelp();

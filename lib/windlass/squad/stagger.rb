@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 module Windlass
-  # Several athletes at once.
   module Squad
     # One athlete's session as the others see it: when it holds, and how long it lasts. Seconds from its own start.
     Lane = Value.define(:id, :seconds, :holds, :pair) do
@@ -13,6 +12,13 @@ module Windlass
 
       # @return [Array<Numeric>] when a first breath comes: at a hold's end
       def first_breaths = holds.map { |start, length| start + length }
+
+      # @param timeline [Timeline::Compiled] open holds count with their expected length
+      # @param id [String]
+      # @param pair [String, nil]
+      def self.of(timeline, id:, pair: nil)
+        new(id: id, seconds: timeline.total_ms / 1000.0, holds: timeline.holds.map { |place| [place.start_ms / 1000.0, place.ms / 1000.0] }, pair: pair)
+      end
     end
 
     # When each lane starts, and what is left that was not wanted.
@@ -23,7 +29,7 @@ module Windlass
     # overlapping seconds in pairs, the earliest common end, the earliest starts in the order of the lanes. Deterministic: the best that
     # exists up to three lanes, a search for more.
     module Stagger
-      MOST_LANES = 12
+      MOST_LANES = LETTERS.size
       GAP_S = 8
       LATEST_S = 300
       EXACT_LANES = 3
@@ -55,6 +61,14 @@ module Windlass
         end
 
         def size = lanes.size
+
+        # @return [Numeric] seconds in which both hold, where the other starts so much later
+        def self.both_hold(one, other, later)
+          one.holds.product(other.holds).sum { |(mine, mine_s), (theirs, theirs_s)| common(mine, mine_s, theirs + later, theirs_s) }
+        end
+
+        # @return [Numeric] seconds that two stretches have in common
+        def self.common(mine, mine_s, theirs, theirs_s) = [[mine + mine_s, theirs + theirs_s].min - [mine, theirs].max, 0].max
 
         # @return [Array(Integer, Float, Numeric)] collisions, overlapping seconds, common end
         def cost(starts)
@@ -127,9 +141,7 @@ module Windlass
             from = [(mine - theirs - theirs_s).ceil, -latest_s].max
             to = [(mine + mine_s - theirs).floor, latest_s].min
             from.upto(to) do |later|
-              at = theirs + later
-              both = [mine + mine_s, at + theirs_s].min - [mine, at].max
-              found[later + latest_s] += both if both > 0
+              found[later + latest_s] += Clashes.common(mine, mine_s, theirs + later, theirs_s)
             end
           end
           found

@@ -12,7 +12,9 @@ module Windlass
         "hand-down" => "hand down", "hiss" => "hiss", "blow" => "blow", "shush" => "shh", "sing" => "sing", "go" => "go", "wait" => "wait", "full" => "full", "empty" => "empty",
         "let-go" => "let the lock go", "two-more-minutes" => "two more minutes", "last-minute" => "last minute", "last-round" => "the last round"
       }.freeze
-      WORDS = CUES.merge(NUMBERS).freeze
+      # Whose cue it is, beside others: the letter of the lane, as it stands on it.
+      LANES = Squad::LETTERS.to_h { |letter| ["lane-#{letter.downcase}", letter] }.freeze
+      WORDS = CUES.merge(NUMBERS, LANES).freeze
 
       # A part that is shorter leaves no time for words.
       SHORTEST_MS = 1500
@@ -31,6 +33,10 @@ module Windlass
         else breathing(segment)
         end
       end
+
+      # @param letter [String]
+      # @return [String] name of the word
+      def self.lane(letter) = "lane-#{letter.downcase}"
 
       # @param called [String] what is called within a part or a session
       # @return [Array<String>]

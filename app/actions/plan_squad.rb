@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Puts several athletes on one deck, each with today's dose, and chooses their starts. Whoever may not train is named.
+    module PlanSquad
+      # @param prescriptions [Array<Records::Prescription>] in order of their names
+      # @return [Records::Squad]
+      # @raise [Error] where somebody can't take part, and why
+      def self.call(account, prescriptions, now:)
+        check_number(prescriptions)
+        account.transaction do
+          sessions = prescriptions.map { |prescription| planned(prescription, now) }
+          # Asked for twice, it is the same.
+          next sessions.first.squad if sessions.map(&:squad_id).uniq.one? && sessions.first.squad&.sessions&.ids&.sort == sessions.map(&:id).sort
+
+          squad = Records::Squad.create!(account_id: account.id, uuid: SecureRandom.uuid, local_date: now.to_date, planned_at: now,
+            gap_s: Squad::Stagger::GAP_S, latest_s: Squad::Stagger::LATEST_S)
+          sessions.each_with_index { |session, lane| session.update!(squad: squad, lane: lane, pair_lane: nil, starts_s: 0) }
+          squad.tap { |made| ArrangeSquad.call(made.reload) }
+        end
+      end
+
+      def self.check_number(prescriptions)
+        raise Error, "#{prescriptions.size} ticked; allowed: #{Squad::LANES.min} to #{Squad::LANES.max} athletes on one deck." unless Squad::LANES.cover?(prescriptions.size)
+
+        twice = prescriptions.group_by(&:athlete).find { |_, several| several.size > 1 } or return
+        raise Error, "#{twice.first.name} is ticked twice; allowed: one protocol an athlete."
+      end
+
+      def self.planned(prescription, now)
+        session = PlanSession.call(prescription, now: now)
+        raise Error, "is on the deck already." if session.state == "running"
+
+        session
+      rescue Error => refusal
+        raise Error, "#{prescription.athlete.name}, #{prescription.name.downcase}: #{refusal.message}"
+      end
+      private_class_method :check_number, :planned
+    end
+  end
+end

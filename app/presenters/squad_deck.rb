@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # The deck for several: every lane's plan with its letter and its start, and its line in small.
+    class SquadDeck
+      Row = Value.define(:lane, :letter, :name, :title, :line)
+
+      attr_reader :squad
+
+      # @param squad [Records::Squad]
+      def initialize(squad)
+        @squad = squad
+      end
+
+      def title = "Together: #{decks.map(&:name).join(", ")}"
+
+      # @return [Array<Row>]
+      def rows
+        decks.each_with_index.map do |deck, lane|
+          Row.new(lane: lane, letter: Windlass::Squad::LETTERS[lane], name: deck.name, title: deck.title, line: Miniature.new(deck.timeline, deck.session.to_body))
+        end
+      end
+
+      # @return [Hash] for the deck's script
+      def plan
+        {uuid: squad.uuid, on_the_word: squad.on_the_word, words: words,
+         lanes: decks.each_with_index.map { |deck, lane| deck.plan.merge(letter: Windlass::Squad::LETTERS[lane], name: deck.name, starts_s: deck.session.starts_s) }}
+      end
+
+      # @return [Array<Array(String, Array<String>)>] whose, and what is to be minded
+      def cautions = decks.map { |deck| [deck.name, deck.cautions - [emergency_card.missing]] }.reject { |_, cautions| cautions.empty? }
+
+      def emergency_card = decks.first.emergency_card
+
+      def holds_now? = decks.any?(&:holds_now?)
+
+      def urges_asked? = decks.any?(&:urges_asked?)
+
+      def breaths_asked? = decks.any?(&:breaths_asked?)
+
+      def keys
+        {"Space" => "start all; then release, next, go on: for the lane in focus", rows.map(&:letter).join(" ") => "choose a lane: it takes all keys until its next mark",
+         "1" => "first breath smooth, of whoever was asked first", "2" => "first breath deeper", "3" => "first breath a gasp", "U" => "first urge", "C" => "contraction", "N" => "next, without counting",
+         "H" => "hold now, in deep breathing", "P" => "pause the lane in focus", "Q" => "quiet breathing from here, for the lane in focus", "V" => "words of all, of the lane in focus, of nobody", "M" => "sound on and off",
+         "E" => "emergency: all lanes stop, the card fills the screen", "Esc" => "stop the lane in focus: loses nothing"}
+      end
+
+      private
+
+      def words = decks.flat_map { |deck| deck.plan.fetch(:words) }.uniq + rows.map { |row| Timeline::Spoken.lane(row.letter) }
+
+      def decks = @decks ||= squad.sessions.map { |session| Deck.new(session) }
+    end
+  end
+end

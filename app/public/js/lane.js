@@ -1,0 +1,63 @@
+// One athlete's session on a deck, alone or beside others: what runs, what is marked, what sounds of it.
+import { clock } from "./clock.js";
+import { cuesBetween } from "./cues.js";
+import { Journal } from "./journal.js";
+import { Run } from "./run.js";
+
+// Tones are laid out this far ahead, so that they come even when the screen sleeps, and again whenever less is left.
+const AHEAD_MS = 90_000;
+const TOP_UP_MS = 70_000;
+// What a hand begins sounds from its first beat on, though the key was heard a little later.
+const LATE_MS = 60;
+// So long the first part is counted in.
+export const COUNT_IN_MS = 3000;
+
+export class Lane {
+  /**
+   * @param plan of the session, as the server gives it
+   * @param channel of the sound; undefined where nothing is to sound
+   * @param told called whenever something changed, with true where a hand and not the clock changed it; and of what was kept
+   */
+  static async open(plan, channel, told = {}) {
+    const journal = await Journal.open(plan.uuid, () => told.kept?.());
+    return new Lane(plan, channel, journal, told.changed ?? (() => {}));
+  }
+
+  constructor(plan, channel, journal, onChange) {
+    Object.assign(this, { plan, channel, journal, onChange });
+    this.run = new Run(plan, journal, clock, (byHand) => this.changed(byHand));
+  }
+
+  /** Begun where this browser knows nothing of it. */
+  get elsewhere() { return this.plan.begun && !this.plan.over && !this.journal.run; }
+
+  changed(byHand) {
+    this.layOut(byHand);
+    if (byHand) this.tell();
+    this.onChange(byHand);
+  }
+
+  /** Who follows on another screen learns where it stands; what the clock brings they know themselves. */
+  tell() { this.journal.tell({ ...this.run.state, at: Math.round(this.run.now()), hands_free: this.run.handsFree }); }
+
+  /** @param byHand the timeline was changed: what was laid out before is wrong */
+  layOut(byHand) {
+    if (!this.channel) return;
+    if (byHand) this.channel.silence();
+    if (!this.run.live || this.run.paused) return;
+    const now = this.run.now();
+    const from = byHand ? now - LATE_MS : this.laidOutTo;
+    this.laidOutTo = now + AHEAD_MS;
+    this.channel.schedule(cuesBetween(this.run, from, this.laidOutTo).map((cue) => ({ ...cue, say: this.said(cue), inMs: cue.atMs - now })));
+  }
+
+  /** Beside others each cue that is said begins with whose it is. */
+  said({ say }) { return say && this.plan.letter ? [`lane-${this.plan.letter.toLowerCase()}`, ...say] : say; }
+
+  /** A hold may be longer than what was laid out when it began; and an audio clock that slipped plays late. */
+  topUp(slipped) {
+    if (!this.channel || !this.run.live || this.run.paused) return;
+    if (slipped) this.layOut(true);
+    else if (this.laidOutTo - this.run.now() < TOP_UP_MS) this.layOut(false);
+  }
+}

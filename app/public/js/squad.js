@@ -1,0 +1,177 @@
+// The deck for several: what a key is for stands in squad_run.js; here is the screen.
+import { clock, everyFrame, Presses } from "./clock.js";
+import { card } from "./emergency.js";
+import { Lane } from "./lane.js";
+import { LaneRow } from "./lane_row.js";
+import { heard } from "./letters.js";
+import { everySecond } from "./metronome.js";
+import { oneTab } from "./one_tab.js";
+import { Sound } from "./sound.js";
+import { place, SquadRun } from "./squad_run.js";
+import { WakeLock } from "./wake_lock.js";
+
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyE: "emergency", KeyQ: "quiet", Escape: "stop" };
+const PULSE_MS = 250;
+// Whose words are said: all, the lane in focus, nobody's.
+const SPEAKING = ["all", "one", "none"];
+const SPEAKING_KEY = "windlass.squad.voice";
+const SPEAKING_WORDS = { all: "Words of all", one: "Words of one", none: "Tones alone" };
+
+export function squad() {
+  // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
+  let run, sound, plan, rows, wakeLock;
+  const presses = new Presses();
+
+  return {
+    ...card(() => run, () => sound),
+    name: "", cue: "Ready", figure: "", next: "", place: "", kept: "", mainWord: "Start all", holding: "", breathOf: "", known: false, idle: false,
+    live: true, over: false, rating: false, asleep: false, running: false, paused: false, resting: true, holdable: false, muted: false, begun: false, lastBreath: null,
+    speaking: localStorage.getItem(SPEAKING_KEY) ?? "all",
+
+    init() {
+      plan = JSON.parse(document.getElementById("plan").textContent);
+      sound = new Sound();
+      oneTab(plan.lanes.map(({ uuid }) => uuid), () => this.begin(), () => this.refuse("One of these sessions is on the deck in another tab"));
+    },
+
+    refuse(cue) {
+      this.live = false;
+      this.cue = cue;
+      this.next = "Close that one, and load this one again.";
+    },
+
+    async begin() {
+      const lanes = await Promise.all(plan.lanes.map((one, at) => Lane.open({ ...one, hands_free: true }, sound.channel(place(at, plan.lanes.length)), { kept: () => this.showKept() })));
+      const elsewhere = lanes.find((lane) => lane.elsewhere);
+      if (elsewhere) return this.refuse(`${elsewhere.plan.name}’s session was begun in another browser`);
+      run = new SquadRun(lanes, plan.on_the_word);
+      rows = lanes.map((lane, at) => new LaneRow(this.$root.querySelector(`[data-lane="${at}"]`), lane));
+      this.letSpeak();
+      this.cardAgain();
+      for (const lane of lanes) lane.journal.send();
+      window.addEventListener("online", () => { for (const lane of lanes) lane.journal.send(); });
+      this.layOut();
+      setInterval(() => run.tick(), PULSE_MS);
+      everySecond(() => { run.tick(); for (const lane of lanes) lane.topUp(sound.slipped); });
+      wakeLock = new WakeLock();
+      const wake = () => { if (run.live && sound.asleep) this.wakeSound(); };
+      for (const gesture of ["pointerup", "keydown"]) window.addEventListener(gesture, wake);
+      this.showKept();
+      everyFrame(() => { run.tick(); this.show(); });
+    },
+
+    layOut() { for (const lane of run.lanes) if (lane.run.live) lane.layOut(true); },
+
+    async wakeSound() {
+      await sound.wake();
+      this.layOut();
+      await sound.voice.load(plan.words, sound.context);
+      this.layOut();
+    },
+
+    key(event) {
+      if (document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || event.repeat || !heard(event.code)) return;
+      const letter = plan.lanes.findIndex((lane) => event.code === `Key${lane.letter}`);
+      const what = KEYS[event.code];
+      if (what === "emergency") return this.emergency(event);
+      if (!run || (letter < 0 && !what) || (event.code === "Space" && event.target.closest("button, a, input") && !event.target.closest("[data-main]"))) return;
+      event.preventDefault();
+      if (letter < 0) this.act(what, event);
+      else this.choose(letter);
+    },
+
+    act(what, event) {
+      if (!presses.counts(`${what} ${["smooth", "deeper", "gasp"].includes(what) ? run.rated : run.focus}`, clock.at(event))) return;
+      const { run: one } = run.lane;
+      if (what === "main") this.main(event);
+      else if (what === "urge") run.mark("first_urge", event);
+      else if (what === "contraction") run.mark("contraction", event);
+      else if (what === "pause") one.pause(event);
+      else if (what === "skip") one.skip(event);
+      else if (what === "hold") one.holdNow(event);
+      else if (what === "quiet") one.quietFromHere(event);
+      else if (what === "stop") one.stop(event);
+      else if (what === "voice") this.nextVoice();
+      else if (what === "mute") this.mute();
+      else run.breath(what, event);
+      this.show();
+    },
+
+    tap(event) { if (run) this.act(event.currentTarget.dataset.act, event); },
+    tapLane(event) { if (run) this.choose(Number(event.currentTarget.dataset.lane)); },
+
+    main(event) {
+      if (sound.asleep) this.wakeSound();
+      run.main(event);
+    },
+
+    choose(at) {
+      run.choose(at);
+      if (this.speaking === "one") this.letSpeak();
+      this.show();
+    },
+
+    nextVoice() {
+      this.speaking = SPEAKING[(SPEAKING.indexOf(this.speaking) + 1) % SPEAKING.length];
+      localStorage.setItem(SPEAKING_KEY, this.speaking);
+      this.letSpeak();
+    },
+    letSpeak() {
+      run.lanes.forEach((lane, at) => { lane.channel.speaking = this.speaking === "all" || (this.speaking === "one" && at === run.focus); });
+      this.layOut();
+    },
+    get stopWho() { return ` ${this.name}`; },
+    get voiceWord() { return SPEAKING_WORDS[this.speaking]; },
+
+    mute() {
+      this.muted = !this.muted;
+      sound.muted = this.muted;
+      sound.loud();
+    },
+    get soundWord() {
+      if (this.asleep) return "Sound waits for a tap";
+      return this.muted ? "Sound off" : "Sound on";
+    },
+    breathIs(value) { return this.lastBreath === value; },
+
+    /** Of whom the notes on the emergency card are. */
+    itIs(event) {
+      const at = Number(event.currentTarget.dataset.who);
+      if (run.who !== null) return;
+      run.itIs(at);
+      this.known = true;
+    },
+    isWho(at) { return run?.who === Number(at); },
+
+    show() {
+      const { called, rated, focus } = run;
+      const { run: one, plan: its } = run.lane;
+      const views = rows.map((row, at) => row.paint({ called: at === called, rated: at === rated, focus: at === focus }));
+      const { cue, figure, next, place: where, mainWord } = views[focus];
+      Object.assign(this, { cue, figure, next, place: where });
+      this.name = its.name;
+      this.idle = one.waiting && run.chosen !== focus;
+      this.mainWord = !run.begun && !run.onTheWord ? "Start all" : this.idle ? "Waits" : mainWord;
+      this.begun = run.begun;
+      this.live = one.live || !one.started;
+      this.over = run.over;
+      this.paused = one.live && one.paused;
+      this.resting = !one.holding;
+      this.running = one.live && !one.quiet;
+      this.holdable = one.holdable;
+      this.holding = one.holding ? "holding" : "";
+      this.rating = rated !== null;
+      this.breathOf = rated === null ? "" : plan.lanes[rated].name;
+      this.lastBreath = rated === null ? null : run.runs[rated].state.breaths[run.runs[rated].rated] ?? null;
+      this.asleep = run.live && sound.asleep;
+      wakeLock?.keep(run.live);
+    },
+
+    showKept() {
+      if (!run) return;
+      const waiting = run.lanes.reduce((sum, lane) => sum + lane.journal.marksWaiting, 0);
+      const other = run.lanes.map((lane) => lane.journal.words).find((words) => words.includes("·"));
+      this.kept = [waiting === 0 ? "All kept" : `${waiting} waiting for the server`, other?.split(" · ").slice(1).join(" · ")].filter(Boolean).join(" · ");
+    },
+  };
+}

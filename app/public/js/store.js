@@ -1,0 +1,41 @@
+// What the browser keeps by itself, in IndexedDB: marks that the server has not yet, each under its own uuid, and what a deck has
+// to remember of a session. A mark is put in and taken out by itself, so that two pages never write over one another.
+const NAME = "windlass";
+const VERSION = 1;
+let opened;
+
+function database() {
+  opened ??= new Promise((done, failed) => {
+    const request = indexedDB.open(NAME, VERSION);
+    request.onupgradeneeded = () => {
+      request.result.createObjectStore("marks", { keyPath: "uuid" }).createIndex("session", "session");
+      request.result.createObjectStore("runs", { keyPath: "session" });
+    };
+    request.onsuccess = () => done(request.result);
+    request.onerror = () => failed(request.error);
+  });
+  return opened;
+}
+
+/** @param work gets the object store, answers a request whose result is wanted */
+async function within(name, mode, work) {
+  const transaction = (await database()).transaction(name, mode, { durability: "strict" });
+  const request = work(transaction.objectStore(name));
+  return new Promise((done, failed) => {
+    transaction.oncomplete = () => done(request?.result);
+    transaction.onerror = transaction.onabort = () => failed(transaction.error);
+  });
+}
+
+export const store = {
+  putMark: (mark) => within("marks", "readwrite", (marks) => marks.put(mark)),
+  dropMarks: (uuids) => within("marks", "readwrite", (marks) => { for (const uuid of uuids) marks.delete(uuid); }),
+  /** In the order in which they were made. */
+  marksOf: async (session) => (await within("marks", "readonly", (marks) => marks.index("session").getAll(session))).sort((one, other) => one.order - other.order),
+  /** @returns uuids of the sessions that have marks here */
+  waiting: async () => [...new Set((await within("marks", "readonly", (marks) => marks.getAll())).map((mark) => mark.session))],
+  run: (session) => within("runs", "readonly", (runs) => runs.get(session)),
+  putRun: (run) => within("runs", "readwrite", (runs) => runs.put(run)),
+  dropRun: (session) => within("runs", "readwrite", (runs) => runs.delete(session)),
+  runs: () => within("runs", "readonly", (runs) => runs.getAll()),
+};

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # Several athletes together on one deck.
+    module Squads
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.post("/squads") do
+          chosen = Records::Prescription.where(account_id: account.id, id: listed(:prescription)).includes(:athlete).sort_by { |one| [one.athlete.name.downcase, one.id] }
+          unasked = Actions::AskSquad.call(chosen.map(&:athlete).uniq, clear: listed(:clear), watcher: said(:watcher)[0, 80], now: now)
+          next erb(:"squads/ask", locals: {title: "Before they begin", chosen: chosen, unasked: unasked}) if unasked.any?
+
+          redirect to("/squads/#{Actions::PlanSquad.call(account, chosen, now: now).uuid}"), 303
+        end
+
+        app.get("/squads/:uuid") { squad_sheet(squad) }
+
+        app.post("/squads/:uuid") do
+          record = squad
+          form = Forms::SquadForm.parse(params, names: record.sessions.map { |session| session.athlete.name })
+          next squad_sheet(record, form: form) unless form.valid?
+
+          starts = (said(:deed) == "keep") ? form.starts(record.sessions.size) : nil
+          Actions::ArrangeSquad.call(record, settings: form.settings, pairs: form.pairs(record.sessions.size), starts: starts)
+          redirect to("/squads/#{record.uuid}"), 303
+        end
+
+        app.get("/squads/:uuid/deck") do
+          record = squad
+          outdated = record.sessions.find { |session| Actions::PlanSession.outdated?(session, now: now) }
+          redirect to("/prescriptions/#{outdated.prescription_id}"), 303 if outdated
+
+          page = Presenters::SquadDeck.new(record)
+          erb :"squads/deck", layout: :deck_layout, locals: {title: page.title, page: page}
+        end
+      end
+
+      module Helpers
+        def squad = Records::Squad.where(account_id: account.id).includes(sessions: %i[athlete prescription]).find_by!(uuid: said(:uuid))
+
+        # @return [Array<String>] whole numbers of a list that was chosen
+        def listed(key) = Array(params[key]).grep(/\A\d{1,15}\z/)
+
+        def squad_sheet(record, form: nil)
+          status 422 if form
+          page = Presenters::SquadSheet.new(record, form: form)
+          erb :"squads/show", locals: {title: page.title, page: page}
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+# A squad before it begins, counted by hand.
+RSpec.describe Windlass::Squad::LineUp do
+  lanes = [["a", [[10, 20], [60, 20]], "b"], ["b", [[15, 20]], "a"], ["c", [[100, 30]], nil]]
+    .map { |id, holds, pair| Windlass::Squad::Lane.new(id: id, seconds: 140, holds: holds, pair: pair) }.freeze
+
+  it "puts first breaths on one rule and marks what comes less than the gap apart; exactly the gap is none" do
+    breaths = described_class.new(lanes, [0, 3, 0], gap_s: 8).first_breaths
+
+    expect(breaths.map { |breath| [breath.at_s, breath.lane, breath.clash] }).to eq [[30, 0, false], [38, 1, false], [80, 0, false], [130, 2, false]]
+    expect(described_class.new(lanes, [0, 2, 0], gap_s: 8).first_breaths.map(&:clash)).to eq [true, true, false, false]
+    expect(described_class.new(lanes, [0, 2, 0], gap_s: 8).collisions).to eq 1
+  end
+
+  it "says for how long a pair holds together, when all are done, and what would be too late" do
+    line_up = described_class.new(lanes, [0, 3, 25])
+
+    expect(line_up.overlaps.map(&:to_h)).to eq [{lanes: [0, 1], seconds: 12}]
+    expect([line_up.ends_s, line_up.too_late(2), line_up.too_late(3)]).to eq [165, {2 => 1}, {}]
+  end
+end

@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+require "web_helper"
+
+# Several on one deck: who may, their starts, who watches whom.
+RSpec.describe "Together", :web do
+  let(:names) { %w[Ines Pascale Odd] }
+  let(:athletes) { names.map { |name| make_athlete(name: name).tap { |one| make_pause(one, 24) } } }
+  let(:prescriptions) { athletes.map { |one| prescribe(one) } }
+  let(:squad) { Windlass::Records::Squad.last }
+
+  def ask_nothing = athletes.each { |one| Windlass::Actions::KeepDay.call(one, {}, now: clock.now) }
+
+  def run_together(*chosen, **more) = submit("/", "/squads", {"prescription[]": chosen.map { |one| one.id.to_s }}.merge(more))
+
+  before { prescriptions }
+
+  it "asks who was not asked today, keeps those who have nothing to say, and then chooses starts without a collision" do
+    run_together(*prescriptions)
+    expect(text).to include("Before they begin", "Ines", "alcohol")
+    run_together(*prescriptions, "clear[]": athletes.first(2).map { |one| one.id.to_s }, watcher: "Wanda")
+    expect(page.css("input[name='clear[]']").size).to eq 1
+    run_together(*prescriptions, "clear[]": athletes.map { |one| one.id.to_s })
+    follow_redirect!
+
+    expect(text).to include("No two first breaths come less than 8 s apart.")
+    expect(page.css(".breath-tick").size).to eq 39
+    expect(page.css(".breath-tick.clash")).to be_empty
+    expect(athletes.map { |one| one.day_on(clock.now.to_date).watcher }).to eq ["Wanda", "Wanda", ""]
+    expect(squad.sessions.map { |one| one.athlete.name }).to eq names.sort
+  end
+
+  it "refuses one alone, one twice and who may not, by name; asked for again it is the same" do
+    ask_nothing
+    run_together(prescriptions.first)
+    expect(text).to include("1 ticked; allowed: 2 to 12 athletes on one deck.")
+    Windlass::Actions::KeepDay.call(athletes.last, {answers: ["alcohol"]}, now: clock.now)
+    run_together(*prescriptions)
+    expect(text).to include("Odd, small holds: ", "alcohol")
+    expect(Windlass::Records::Session.where.not(squad_id: nil)).to be_empty
+
+    2.times { run_together(*prescriptions.first(2)) }
+    expect(Windlass::Records::Squad.count).to eq 1
+    get("/")
+    expect(text).to include("Together: Ines and Pascale", "ready")
+  end
+
+  describe "with two" do
+    before do
+      ask_nothing
+      run_together(*prescriptions.first(2))
+    end
+
+    def settle(deed, **changes)
+      submit("/squads/#{squad.uuid}", "/squads/#{squad.uuid}", {gap_s: "8", latest_s: "300", deed: deed}.merge(changes))
+      squad.reload
+    end
+
+    it "keeps starts by hand and marks what collides; says over how much it is, and whose holds fall out" do
+      settle("keep", "start[0]": "0", "start[1]": "3", "pair[0]": "1", minutes: "4")
+      follow_redirect!
+
+      expect(squad.sessions.map { |one| [one.starts_s, one.pair_lane] }).to eq [[0, 1], [3, 0]]
+      expect(page.css(".breath-tick.clash").size).to eq 26
+      expect(text).to include("13 pairs of first breaths come less than 8 s apart.", "hold together for 26 s", "longer than the 4 min there are; too late would be: Ines")
+    end
+
+    it "keeps what was typed and names what is allowed; pairs are mutual; runs that began keep their starts" do
+      settle("keep", "start[0]": "-4", "start[1]": "soon", gap_s: "99", "pair[0]": "0")
+      expect(last_response.status).to eq 422
+      expect(text).to include("“-4” is not allowed; allowed: whole seconds from 0 to 900", "“soon” is not allowed", "99 is not allowed; allowed: 4 to 15", "Ines can't watch themselves")
+      expect(page.at("input[name='start[1]']")["value"]).to eq "soon"
+
+      Windlass::Actions::KeepJournal.call(squad.sessions.first, [{uuid: SecureRandom.uuid, kind: "start", at_ms: 0}], now: clock.now)
+      settle("arrange")
+      expect(text).to include("These sessions run already")
+    end
+
+    it "refuses the deck where somebody said something since" do
+      Windlass::Actions::KeepDay.call(athletes.first, {answers: ["unwell"]}, now: clock.now)
+      get("/squads/#{squad.uuid}/deck")
+
+      expect(last_response).to be_redirect
+    end
+  end
+end
