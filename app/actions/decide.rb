@@ -13,6 +13,7 @@ module Windlass
       # @return [Records::Move] the move of that day; the same decision a second time changes nothing
       # @raise [Error] where the day is decided otherwise already, or is not over
       def self.call(session, verdict, decided:, because:, now:)
+        raise Error, TwinSession::OPEN if session.sets_of_the_day.any? { |set| TwinSession.open?(set) }
         raise Error, JudgeDay::NOT_OVER unless verdict.stop? || JudgeDay.over?(session.sets_of_the_day, today: now.to_date)
 
         prescription = session.prescription

@@ -23,7 +23,7 @@ module Windlass
           insert(session, fresh, now)
           stored = session.journal_events.reload.map(&:to_core)
           write_rounds(session, Timeline::Replay.rounds(timeline, stored, parts: session.to_protocol.judged_parts(timeline)))
-          write_state(session, stored, now)
+          write_state(session, stored, fresh, now)
           stop_at_once(session, now) if fresh.any? { |event| event[:kind] == "emergency_note" && event[:value] == Emergency::MEANS_STOP.to_s }
           stand_lower(session) if session.over?
         end
@@ -68,24 +68,27 @@ module Windlass
         end
       end
 
-      def self.write_state(session, events, now)
+      # What was run without a network began and ended when it did, not when it was sent.
+      def self.write_state(session, events, fresh, now)
         kinds = events.map(&:kind)
         return unless kinds.include?(:start)
 
-        session.started_at ||= now
+        session.started_at ||= moment(fresh, %w[start], now)
         session.state = "running" if session.state == "planned"
         session.state = "done" if kinds.include?(:finish)
         session.state = "stopped" if kinds.include?(:stop) && !kinds.include?(:finish)
-        session.ended_at ||= now if session.over?
+        session.ended_at ||= moment(fresh, %w[finish stop], now) if session.over?
         session.done_ms = ran_ms(events)
         session.save!
       end
+
+      def self.moment(fresh, kinds, now) = now - (fresh.find { |event| kinds.include?(event[:kind]) }&.fetch(:ago_ms, 0) || 0) / 1000.0
 
       # What came after one turned to quiet breathing, or on the emergency card, is not the session's.
       def self.ran_ms(events)
         events.find { |event| event.kind == :quiet }&.at_ms || events.reject { |event| Timeline::EMERGENCY_KINDS.include?(event.kind) }.map(&:at_ms).max
       end
-      private_class_method :ran_ms, :close, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
+      private_class_method :moment, :ran_ms, :close, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
     end
   end
 end

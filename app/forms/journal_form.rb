@@ -8,6 +8,8 @@ module Windlass
       MOST_EVENTS = 500
       # A session ends within a day.
       LONGEST_MS = 86_400_000
+      # What was marked without a network is sent within so many days.
+      LONGEST_AGO_MS = 366 * 86_400_000
 
       # What may stand in `value`, by kind of event; nothing with the others.
       VALUES = {
@@ -24,11 +26,23 @@ module Windlass
       # @return [String, nil] why nothing of the batch can be looked at
       attr_reader :fault
 
+      # @return [String, nil] which device sends
+      attr_reader :device
+
+      # @return [Hash, nil] where the run stands, for a second screen; what is no such thing is passed over
+      attr_reader :told
+
+      DEVICE = /\A\h{16}\z/
+      MOST_TOLD = 20_000
+
       # @param body [Object] as parsed
       # @return [JournalForm]
-      def self.parse(body) = new(body.is_a?(Hash) ? body["events"] : nil)
+      def self.parse(body) = new(body.is_a?(Hash) ? body : {})
 
-      def initialize(listed)
+      def initialize(body)
+        listed = body["events"]
+        @device = body["device"] if body["device"].is_a?(String) && DEVICE.match?(body["device"])
+        @told = body["state"] if body["state"].is_a?(Hash) && JSON.generate(body["state"]).bytesize <= MOST_TOLD
         @fault = "events: a list of up to #{MOST_EVENTS} is needed" unless listed.is_a?(Array) && listed.size <= MOST_EVENTS
         @events, @refused = [], []
         (@fault ? [] : listed).each { |event| sort(event) }
@@ -40,7 +54,7 @@ module Windlass
 
       def sort(event)
         wrong = event.is_a?(Hash) ? wrong_with(event) : "is no event"
-        return @events << event.slice("uuid", "kind", "at_ms", "round", "value").transform_keys(&:to_sym) if wrong.nil?
+        return @events << event.slice("uuid", "kind", "at_ms", "round", "value", "ago_ms").transform_keys(&:to_sym) if wrong.nil?
 
         uuid = event.is_a?(Hash) ? event["uuid"] : nil
         @refused << {uuid: uuid.is_a?(String) ? uuid[0, 36] : nil, why: wrong}
@@ -52,6 +66,7 @@ module Windlass
         return "uuid is none" unless event["uuid"].is_a?(String) && UUID.match?(event["uuid"])
         return "kind is not known" unless KINDS.include?(event["kind"])
         return "at_ms lies outside of a day" unless whole?(event["at_ms"], 0..LONGEST_MS)
+        return "ago_ms is none" unless event["ago_ms"].nil? || whole?(event["ago_ms"], 0..LONGEST_AGO_MS)
         return "round is none" unless event["round"].nil? || whole?(event["round"], ROUNDS)
 
         "value does not go with #{event["kind"]}" unless allowed.include?(event["value"])

@@ -15,12 +15,16 @@ module Windlass
 
       def title = "Together: #{decks.map(&:name).join(", ")}"
 
+      # @param decks [Array<Deck>]
       # @return [Array<Row>]
-      def rows
+      def self.rows(decks)
         decks.each_with_index.map do |deck, lane|
           Row.new(lane: lane, letter: Windlass::Squad::LETTERS[lane], name: deck.name, title: deck.title, line: Miniature.new(deck.timeline, deck.session.to_body))
         end
       end
+
+      # @return [Array<Row>]
+      def rows = @rows ||= self.class.rows(decks)
 
       # @return [Hash] for the deck's script
       def plan

@@ -17,6 +17,8 @@ module Windlass
 
       def stopped = @stopped ||= @to_decide.stopped
 
+      def twins = @twins ||= @to_decide.twins
+
       def decisions = @decisions ||= @to_decide.rows
 
       def trainings = @trainings ||= Desk::Trainings.new(@ground).rows

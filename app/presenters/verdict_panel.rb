@@ -39,6 +39,19 @@ module Windlass
       # @return [Boolean] nothing done, or left within the first round: offered to be discarded
       def false_start? = session.to_core.false_start?
 
+      # What two devices ran of the same: the one that was planned, and the others.
+      # @return [Array<Twin>] empty where it was one, or where it was said already
+      def twins
+        return [] unless Actions::TwinSession.open?(session)
+
+        Actions::TwinSession.pair(session).map do |one|
+          held = one.rounds.select(&:held_ms)
+          Twin.new(uuid: one.uuid, this: one.id == session.id, began: one.started_at&.getlocal&.strftime("%H:%M"),
+            words: "#{Words.count(held.size, "hold")}, #{Words.seconds((held.sum(&:held_ms) / 1000.0).round)} in all, #{(one.state == "done") ? "to the end" : "not to the end"}")
+        end
+      end
+      Twin = Value.define(:uuid, :this, :began, :words)
+
       # A decision on a part of a day is not offered. A stop acts whenever it is said.
       def decidable? = verdict.stop? || Actions::JudgeDay.over?(sets, today: @today)
 

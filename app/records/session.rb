@@ -9,6 +9,7 @@ module Windlass
       belongs_to :prescription
       has_many :rounds, -> { order(:number) }
       belongs_to :squad, class_name: "Windlass::Records::Squad", optional: true
+      belongs_to :twin_of, class_name: "Windlass::Records::Session", optional: true
       has_many :journal_events
       has_one :move, -> { kept }
 

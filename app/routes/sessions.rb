@@ -20,8 +20,25 @@ module Windlass
           form = Forms::JournalForm.parse(json_body)
           halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
 
-          JSON.generate(kept: Actions::KeepJournal.call(session_record, form.events, now: now), refused: form.refused)
+          record = Actions::TwinSession.for(session_record, form.device, form.events, now: now)
+          Actions::TellFollowers.call(record, form.told, now: now)
+          JSON.generate(kept: Actions::KeepJournal.call(record, form.events, now: now), refused: form.refused)
         end
+
+        # Two devices ran the same: which of them it was, or both.
+        app.post("/sessions/:uuid/twins") do
+          record = session_record
+          Actions::TwinSession.settle(record, was: said(:was), now: now)
+          redirect to("/sessions/#{said(:was).empty? ? record.uuid : said(:was)}"), 303
+        end
+
+        # A second screen: cue, figure and line, without keys.
+        app.get("/sessions/:uuid/follow") do
+          record = session_record
+          follow_page(Presenters::FollowScreen.new([record], path: "/sessions/#{record.uuid}"))
+        end
+
+        app.get("/sessions/:uuid/told") { told([session_record]) }
 
         app.post("/sessions/:uuid/end") do
           redirect to("/sessions/#{Actions::EndSession.call(session_record, now: now).uuid}"), 303
@@ -120,6 +137,14 @@ module Windlass
           page = Presenters::SessionSheet.new(record, rating: rating)
           erb :"sessions/show", locals: {title: page.title, page: page,
                                          panel: Presenters::VerdictPanel.new(record, rating: rating, decision: decision, today: today)}
+        end
+
+        def follow_page(page) = erb(:"sessions/follow", layout: :deck_layout, locals: {title: page.title, page: page})
+
+        # Where each run stood when its deck last said so, and how long ago that was.
+        def told(records)
+          content_type :json
+          JSON.generate(lanes: records.map { |record| {state: record.told, age_ms: record.told_at && ((now - record.told_at) * 1000).round} })
         end
 
         def json_body

@@ -27,6 +27,13 @@ module Windlass
           redirect to("/squads/#{record.uuid}"), 303
         end
 
+        app.get("/squads/:uuid/follow") do
+          record = squad
+          follow_page(Presenters::FollowScreen.new(record.sessions.to_a, path: "/squads/#{record.uuid}"))
+        end
+
+        app.get("/squads/:uuid/told") { told(squad.sessions.to_a) }
+
         app.get("/squads/:uuid/deck") do
           record = squad
           outdated = record.sessions.find { |session| Actions::PlanSession.outdated?(session, now: now) }

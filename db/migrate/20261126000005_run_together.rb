@@ -29,7 +29,8 @@ class RunTogether < ActiveRecord::Migration[7.2]
       t.datetime :told_at
       # The device that ran it. What another device ran of the same is kept as a session of its own.
       t.text :device
-      t.references :twin_of, foreign_key: {to_table: :sessions}
+      t.references :twin_of, foreign_key: {to_table: :sessions, on_delete: :cascade}
+      t.boolean :twin_settled, null: false, default: false
     end
   end
 end

@@ -9,6 +9,7 @@ module Windlass
 
         Row = Value.define(:name, :athlete_id, :uuid, :protocol, :when, :verdict, :reason)
         Stop = Value.define(:name, :athlete_id, :words)
+        Twin = Value.define(:name, :uuid, :words)
 
         # @param ground [Ground]
         def initialize(ground)
@@ -20,6 +21,13 @@ module Windlass
           @ground.athletes.filter_map do |athlete|
             stop = athlete.suspension_on(@ground.today)
             Stop.new(name: athlete.name, athlete_id: athlete.id, words: stop.reason) if stop&.stop?
+          end
+        end
+
+        # @return [Array<Twin>] sessions that two devices ran: which of them it was
+        def twins
+          Records::Session.where(athlete_id: @ground.by_id.keys, twin_settled: false).where.not(twin_of_id: nil).map do |session|
+            Twin.new(name: @ground.by_id[session.athlete_id].name, uuid: session.uuid, words: "Two devices ran #{session.prescription.name.downcase} of #{@ground.near(session.local_date)}. Which of them was it?")
           end
         end
 

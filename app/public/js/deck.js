@@ -1,6 +1,7 @@
 // The deck: keys, buttons, figures, tones. What is right at which moment stands in run.js.
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { shown } from "./deck_words.js";
+import { Hand } from "./hand.js";
 import { COUNT_IN_MS, Lane } from "./lane.js";
 import { heard } from "./letters.js";
 import { everySecond } from "./metronome.js";
@@ -21,7 +22,7 @@ const VOICE = "windlass.voice";
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
-  let run, lane, sound, channel, plan, hand, handAt, oximeter, wakeLock;
+  let run, lane, sound, channel, plan, hand, oximeter, wakeLock;
   const presses = new Presses();
 
   return {
@@ -31,7 +32,7 @@ export function deck() {
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
-      hand = document.getElementById("hand");
+      hand = new Hand(document.getElementById("hand"), plan.line, plan.total_ms);
       this.next = document.querySelector(".next").textContent;
       plan.hands_free = !this.byTap;
       sound = new Sound();
@@ -61,7 +62,7 @@ export function deck() {
       this.show();
       lane.layOut(true);
       setInterval(() => run.tick(), PULSE_MS);
-      everySecond(() => { run.tick(); lane.topUp(sound.slipped); });
+      everySecond(() => { run.tick(); lane.pulse(sound.slipped); });
       wakeLock = new WakeLock();
       this.listenForGestures();
       everyFrame(() => { run.tick(); this.show(); });
@@ -201,25 +202,7 @@ export function deck() {
       this.holdable = run.holdable;
       if (run.started) Object.assign(this, shown(run, plan));
       else this.figure = clockWords(plan.total_ms);
-      this.moveHand(plan.line.left + (run.planned / plan.total_ms) * (plan.line.right - plan.line.left));
-    },
-
-    /** Nothing is written that stands there already: each write paints the drawing anew. */
-    moveHand(x) {
-      const at = x.toFixed(1);
-      if (at === handAt) return;
-      handAt = at;
-      hand.setAttribute("x1", at);
-      hand.setAttribute("x2", at);
-      this.keepHandInSight();
-    },
-
-    /** On a narrow screen the line is longer than the screen. */
-    keepHandInSight() {
-      const room = hand.closest(".strip-scroll");
-      if (room.scrollWidth <= room.clientWidth) return;
-      const at = (hand.getAttribute("x1") / hand.ownerSVGElement.viewBox.baseVal.width) * room.scrollWidth;
-      room.scrollLeft = at - room.clientWidth / 3;
+      hand.move(run.planned);
     },
 
     showKept() { if (lane) this.kept = lane.journal.words; },

@@ -1,5 +1,6 @@
 // What happens on the deck, kept in the browser until the server has it. Every event has a uuid made here, so sending one
 // twice changes nothing. Survives a reload, a closed tab and a server that is away.
+import { clock } from "./clock.js";
 import { device } from "./device.js";
 import { store } from "./store.js";
 
@@ -52,7 +53,7 @@ export class Journal {
 
   /** Kept here, and sent along with the next event that matters. */
   put(kind, atMs, details) {
-    const mark = { uuid: crypto.randomUUID?.() ?? uuid(), session: this.session, order: this.order, kind, at_ms: Math.max(0, Math.round(atMs)), ...details };
+    const mark = { uuid: crypto.randomUUID?.() ?? uuid(), session: this.session, order: this.order, wall: clock.wall(), kind, at_ms: Math.max(0, Math.round(atMs)), ...details };
     this.order += 1;
     this.done = false;
     this.marks.push(mark);
@@ -100,7 +101,8 @@ export class Journal {
 
   async post(marks, state, renewed = false) {
     const token = document.querySelector("meta[name=csrf-token]");
-    const events = marks.map(({ session: _session, order: _order, ...event }) => event);
+    const now = clock.wall();
+    const events = marks.map(({ session: _session, order: _order, wall, ...event }) => ({ ...event, ago_ms: Math.max(0, Math.round(now - (wall ?? now))) }));
     const answer = await fetch(`/sessions/${this.session}/events`, {
       method: "POST",
       headers: { "Content-Type": "application/json", "X-CSRF-Token": token.content },

@@ -9,6 +9,8 @@ const AHEAD_MS = 90_000;
 const TOP_UP_MS = 70_000;
 // What a hand begins sounds from its first beat on, though the key was heard a little later.
 const LATE_MS = 60;
+// Who follows hears at least so often that it still runs.
+const TELL_MS = 10_000;
 // So long the first part is counted in.
 export const COUNT_IN_MS = 3000;
 
@@ -38,7 +40,10 @@ export class Lane {
   }
 
   /** Who follows on another screen learns where it stands; what the clock brings they know themselves. */
-  tell() { this.journal.tell({ ...this.run.state, at: Math.round(this.run.now()), hands_free: this.run.handsFree }); }
+  tell() {
+    this.toldAt = clock.wall();
+    this.journal.tell({ ...this.run.state, at: Math.round(this.run.now()), hands_free: this.run.handsFree });
+  }
 
   /** @param byHand the timeline was changed: what was laid out before is wrong */
   layOut(byHand) {
@@ -53,6 +58,12 @@ export class Lane {
 
   /** Beside others each cue that is said begins with whose it is. */
   said({ say }) { return say && this.plan.letter ? [`lane-${this.plan.letter.toLowerCase()}`, ...say] : say; }
+
+  /** About once a second. */
+  pulse(slipped) {
+    this.topUp(slipped);
+    if (this.run.live && clock.wall() - (this.toldAt ?? 0) > TELL_MS) this.tell();
+  }
 
   /** A hold may be longer than what was laid out when it began; and an audio clock that slipped plays late. */
   topUp(slipped) {

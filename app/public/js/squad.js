@@ -52,7 +52,7 @@ export function squad() {
       window.addEventListener("online", () => { for (const lane of lanes) lane.journal.send(); });
       this.layOut();
       setInterval(() => run.tick(), PULSE_MS);
-      everySecond(() => { run.tick(); for (const lane of lanes) lane.topUp(sound.slipped); });
+      everySecond(() => { run.tick(); for (const lane of lanes) lane.pulse(sound.slipped); });
       wakeLock = new WakeLock();
       const wake = () => { if (run.live && sound.asleep) this.wakeSound(); };
       for (const gesture of ["pointerup", "keydown"]) window.addEventListener(gesture, wake);

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # A session that two devices ran is two: each is kept as it was, and the coach says which of them it was. Until then neither
+    # is judged, and both count as done: nobody trains more for it.
+    module TwinSession
+      # What a session is before it begins.
+      PLAN = %w[account_id athlete_id prescription_id protocol dose rung reduced light lowered_to segments planned_at local_date posture forecast washout].freeze
+
+      OPEN = "Two devices ran this session. Say first which of them it was."
+
+      # @param device [String, nil] that sends; nil says nothing of it
+      # @param events [Array<Hash>]
+      # @return [Records::Session] the one that this device ran
+      def self.for(session, device, events, now:)
+        return session if device.nil? || events.empty?
+
+        session.with_lock do
+          began = events.any? { |event| event[:kind] == "start" }
+          session.update!(device: device) if began && session.device.nil?
+          next session if [nil, device].include?(session.device)
+
+          twins(session).find_by(device: device) || (began ? make(session, device, now) : session)
+        end
+      end
+
+      # @param was [String] uuid of the one that counts; empty where both were done
+      def self.settle(session, was:, now:)
+        both = pair(session)
+        raise Error, "No second device ran this session." if both.none? { |one| one.twin_of_id && !one.twin_settled }
+        raise Error, "“#{was}” is none of these sessions." unless was.empty? || both.map(&:uuid).include?(was)
+
+        session.transaction do
+          both.each { |one| one.update!(twin_settled: true, discarded_at: (was.empty? || one.uuid == was) ? one.discarded_at : now) }
+        end
+        Propose.call(session)
+      end
+
+      # @return [Array<Records::Session>] the one that was planned, then what other devices ran of it
+      def self.pair(session)
+        first = session.twin_of || session
+        [first, *twins(first).order(:id)]
+      end
+
+      # @return [Boolean] nobody said yet which of them it was
+      def self.open?(session) = pair(session).any? { |one| one.twin_of_id && !one.twin_settled }
+
+      def self.twins(session) = Records::Session.where(twin_of_id: session.id)
+
+      def self.make(session, device, now)
+        Records::Session.create!(session.attributes.slice(*PLAN).merge(uuid: SecureRandom.uuid, state: "running", started_at: now, device: device, twin_of: session))
+      end
+      private_class_method :twins, :make
+    end
+  end
+end
