@@ -19,6 +19,7 @@ gem "puma", "~> 8.0"
 gem "rack-session", "~> 2.1"
 gem "rackup", "~> 2.3"
 gem "rake", "~> 13.0"
+gem "rqrcode_core", "~> 2.0"
 gem "sinatra", "~> 4.2"
 
 group :development, :test do

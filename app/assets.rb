@@ -18,6 +18,11 @@ module Windlass
     # @return [String] address
     def self.path(path) = "#{PREFIX}/#{path}"
 
+    # @return [Array<String>] addresses of all there are
+    def self.parts
+      @parts ||= Dir[File.join(FOLDER, "**/*")].select { |file| File.file?(file) && !file.include?("/licences/") }.sort.map { |file| path(file.delete_prefix("#{FOLDER}/")) }.freeze
+    end
+
     # @return [#call] a Rack application for everything below {PREFIX}
     def self.files = Rack::Files.new(FOLDER, HEADERS)
   end

@@ -55,6 +55,9 @@ module Windlass
     # @return [Integer] 0 where no whole number was said
     def whole(key) = Integer(said(key), 10, exception: false) || 0
 
+    # @return [Array<String>] whole numbers of a list that was chosen
+    def listed(key) = Array(params[key]).grep(/\A\d{1,15}\z/)
+
     # @return [String] text of the file
     # @raise [Error] where none was sent
     def uploaded(key)

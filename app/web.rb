@@ -29,6 +29,7 @@ require_relative "routes/rulebook"
 require_relative "routes/prescriptions"
 require_relative "routes/sessions"
 require_relative "routes/squads"
+require_relative "routes/offline"
 require_relative "routes/suspensions"
 require_relative "routes/bench"
 
@@ -64,6 +65,7 @@ module Windlass
     register Routes::Prescriptions
     register Routes::Sessions
     register Routes::Squads
+    register Routes::Offline
     register Routes::Suspensions
     register Routes::Bench
 

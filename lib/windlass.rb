@@ -50,6 +50,7 @@ require_relative "windlass/timeline/corners"
 require_relative "windlass/physiology/recipe"
 require_relative "windlass/physiology/margin_map"
 require_relative "windlass/timeline/event"
+require_relative "windlass/timeline/beaten"
 require_relative "windlass/timeline/replay"
 require_relative "windlass/timeline/as_run"
 

@@ -9,12 +9,17 @@ require_relative "../db/demo/scenario"
 # Stops answering while a spec says so: the network is gone, or the server is starting anew.
 class Outage
   class << self
-    attr_accessor :now
+    # now: only what is sent is lost. all: nothing is answered at all, as if nobody were there.
+    attr_accessor :now, :all
   end
 
   def initialize(app) = @app = app
 
-  def call(env) = (self.class.now && env["REQUEST_METHOD"] == "POST") ? [503, {}, []] : @app.call(env)
+  def call(env)
+    return env["rack.hijack"].call.close.then { [-1, {}, []] } if self.class.all
+
+    (self.class.now && env["REQUEST_METHOD"] == "POST") ? [503, {}, []] : @app.call(env)
+  end
 end
 
 Capybara.register_driver(:chromium) do |app|
@@ -32,10 +37,12 @@ Capybara.enable_aria_label = true
 module BrowserHelpers
   # A clock for the page that stands until it is moved, and goes on across a reload. No spec sleeps through a hold.
   CLOCK = <<~JS
-    let offset = Number(sessionStorage.getItem("offset") ?? 0);
-    const start = 1772449200000;
-    window.windlassClock = { wall: () => start + offset, at: () => start + offset };
-    window.passTime = (ms) => { offset += ms; sessionStorage.setItem("offset", offset); };
+    (() => {
+      let offset = Number(sessionStorage.getItem("offset") ?? 0);
+      const start = 1772449200000;
+      window.windlassClock = { wall: () => start + offset, at: () => start + offset };
+      window.passTime = (ms) => { offset += ms; sessionStorage.setItem("offset", offset); };
+    })();
   JS
 
   def give_clock

@@ -68,6 +68,12 @@ module WebHelpers
 
   def prescribe(athlete) = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("small-holds"), now: clock.now)
 
+  # Asked, with nothing to say, and on the deck.
+  def plan(prescription)
+    Windlass::Actions::KeepDay.call(prescription.athlete, {}, now: clock.now) if prescription.athlete.day_on(clock.now.to_date).new_record?
+    Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now)
+  end
+
   # A set that was run, all holds held and smooth unless said.
   def run_set(prescription, at: clock.now, breaths: {}, **changes)
     session = Windlass::Actions::PlanSession.call(prescription.reload, now: at)

@@ -14,7 +14,6 @@ module Windlass
       # @param events [Array<Hash>] of Forms::JournalForm
       # @return [Array<String>] uuids that are kept now
       def self.call(session, events, now:)
-        timeline = session.to_timeline
         new = fresh = []
         session.transaction do
           session.reload
@@ -22,8 +21,10 @@ module Windlass
           fresh = events.select { |event| new.include?(event[:uuid]) }
           insert(session, fresh, now)
           stored = session.journal_events.reload.map(&:to_core)
+          timeline = session.to_paced
           write_rounds(session, Timeline::Replay.rounds(timeline, stored, parts: session.to_protocol.judged_parts(timeline)))
           write_state(session, stored, fresh, now)
+          write_said(session, fresh, now)
           stop_at_once(session, now) if fresh.any? { |event| event[:kind] == "emergency_note" && event[:value] == Emergency::MEANS_STOP.to_s }
           stand_lower(session) if session.over?
         end
@@ -35,6 +36,17 @@ module Windlass
       def self.close(session, fresh, now:)
         LearnFromLog.call(session.athlete, now: now) if fresh.any? { |event| TEACHING.include?(event[:kind]) }
         Propose.call(session)
+      end
+
+      # What was said on the deck: symptoms act at once, the last effort counts, and who had nothing to say was asked.
+      def self.write_said(session, fresh, now)
+        said = fresh.group_by { |event| event[:kind] }
+        noted = [*said["symptom"]].map { |event| event[:value].split(".").first.to_sym }
+        effort = said["effort"]&.last&.fetch(:value)
+        new = noted - session.symptoms.map(&:to_sym)
+        session.update!(symptoms: session.symptoms | noted.map(&:to_s), effort: effort ? Integer(effort, 10) : session.effort) if new.any? || effort
+        ActOnSymptoms.call(session, new, now: now, where: ", noted on the deck") if new.any?
+        KeepDay.call(session.athlete, {}, now: session.planned_at) if said["asked"] && session.athlete.day_on(session.local_date).new_record?
       end
 
       # Who stopped breathing blacked out, whatever else is said of it later.
@@ -84,11 +96,14 @@ module Windlass
 
       def self.moment(fresh, kinds, now) = now - (fresh.find { |event| kinds.include?(event[:kind]) }&.fetch(:ago_ms, 0) || 0) / 1000.0
 
+      # They may come before a session began, and long after it ended.
+      NOT_RUN = [*Timeline::EMERGENCY_KINDS, *Timeline::SAID_KINDS].freeze
+
       # What came after one turned to quiet breathing, or on the emergency card, is not the session's.
       def self.ran_ms(events)
-        events.find { |event| event.kind == :quiet }&.at_ms || events.reject { |event| Timeline::EMERGENCY_KINDS.include?(event.kind) }.map(&:at_ms).max
+        events.find { |event| event.kind == :quiet }&.at_ms || events.reject { |event| NOT_RUN.include?(event.kind) }.map(&:at_ms).max
       end
-      private_class_method :moment, :ran_ms, :close, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
+      private_class_method :moment, :ran_ms, :close, :write_said, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
     end
   end
 end

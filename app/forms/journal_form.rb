@@ -14,7 +14,8 @@ module Windlass
       # What may stand in `value`, by kind of event; nothing with the others.
       VALUES = {
         "first_breath" => Timeline::FIRST_BREATHS.map(&:to_s), "oximeter" => (30..100).map(&:to_s), "hold_now" => (1..40).map(&:to_s),
-        "emergency_note" => Emergency::NOTES.keys.map(&:to_s)
+        "emergency_note" => Emergency::NOTES.keys.map(&:to_s), "effort" => (0..10).map(&:to_s), "beat" => (40..120).map(&:to_s), "asked" => ["nothing"],
+        "symptom" => Progression::Symptoms::ALL.keys.product(Progression::Symptoms::STRENGTHS.keys).map { |symptom, strength| "#{symptom}.#{strength}" }
       }.freeze
       ROUNDS = (1..10_000)
       KINDS = Timeline::EVENT_KINDS.map(&:to_s).freeze

@@ -4,6 +4,13 @@ module Windlass
   module Presenters
     # What the deck gets: the compiled timeline and the places of its drawing.
     class Deck
+      # Too tight: the handbook, full-breath drill.
+      RELIEF = "Too tight: let a little out, swallow."
+      FULL_FROM = 0.9
+      # So long before the oxygen floor of a forecast an open hold is warned.
+      WARN_MS = 10_000
+      WARNING = "Let go soon"
+
       attr_reader :session
 
       # @param session [Records::Session]
@@ -16,11 +23,24 @@ module Windlass
       def title = session.prescription.name
 
       # @return [Array<String>] cautions, and what the coach wrote
-      def cautions = [*session.to_protocol.cautions, *notes, emergency_card.missing].compact
+      # @return [Array<String>] asked on the deck, where it was taken along before anybody could be
+      def unasked
+        Progression::TodaysQuestions::ALL.values + ["a chest illness"] if session.state == "planned" && session.athlete.day_on(session.local_date).new_record?
+      end
+
+      def cautions = [("Ask: #{Words.list(unasked)}? If anything is so, close this: quiet breathing only." if unasked), care, *session.to_protocol.cautions, *notes, emergency_card.missing].compact
 
       def emergency_card = @emergency_card ||= EmergencyCard.new(session.athlete.account.place)
 
       def notes = session.to_protocol.notes(session.to_dose)
+
+      # @return [Hash{Symbol => String}] what may be noted while it runs; then what stops all hold work
+      def symptoms = Progression::Symptoms::WARNINGS.merge(Progression::Symptoms::OTHERS)
+
+      def stops = Progression::Symptoms::STOPS
+
+      # @return [Boolean] patterns are counted in beats: a pulse may lead
+      def paced? = timeline.segments.any?(&:paced?)
 
       def line
         @line ||= BreathLine.new(timeline, session.to_body, title: "The session ahead", forecast: session.forecast_of_plan)
@@ -29,8 +49,8 @@ module Windlass
       # @return [Hash{String => String}] what each key does
       def keys
         {"Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on", "N" => "next, without counting", "H" => "hold now, in deep breathing", "T" => "counts run by the clock, or by a tap", "V" => "words and tones, or tones alone", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
-         "2" => "first breath deeper", "3" => "first breath a gasp", "P" => "pause", "O" => "oximeter, simulated",
-         "M" => "sound on and off", "Q" => "quiet breathing from here: no hold follows", "E" => "emergency: all stops, the card fills the screen", "Esc" => "stop: loses nothing"}
+         "2" => "first breath deeper", "3" => "first breath a gasp", "P" => "pause", "O" => "oximeter, simulated", "S" => "ease it, or note a symptom", "−" => "shorter holds from here", "+" => "one restoring breath more",
+         "M" => "sound on and off", **(paced? ? {"B" => "tapped four times: the heartbeat leads from the next round on"} : {}), "Q" => "quiet breathing from here: no hold follows", "E" => "emergency: all stops, the card fills the screen", "Esc" => "stop: loses nothing"}
       end
 
       # @return [Boolean] breaths or repetitions are counted: by the clock, or by a tap
@@ -47,14 +67,34 @@ module Windlass
 
       # @return [Hash] for the deck's script
       def plan
-        {uuid: session.uuid, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
-         over: session.over?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
-         calls: spoken_calls(session.to_protocol.calls(session.to_dose)), words: words, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}
+        {uuid: session.uuid, athlete: session.athlete_id, name: name, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
+         over: session.over?, unasked: unasked, paced: paced?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
+         calls: spoken_calls(session.to_protocol.calls(session.to_dose)), words: words, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}.compact
       end
 
       def timeline = @timeline ||= session.to_timeline
 
       private
+
+      # Where a rung asks for care, who is there is named before it starts.
+      def care
+        standing = session.prescription.to_standing(on: session.local_date)
+        return unless standing && !session.over? && standing.ladder.care?(session.rung)
+
+        watcher = session.athlete.day_on(session.local_date).watcher
+        "This rung asks for care: #{watcher.empty? ? "somebody" : watcher} beside, the oximeter on."
+      end
+
+      def full?(place)
+        before = timeline.placed.take_while { |one| one.start_ms < place.start_ms }.map(&:segment).reverse.find { |one| %i[inhale exhale].include?(one.kind) }
+        place.segment.hold? && before&.kind == :inhale && (before.to == :full || before.depth.to_f >= FULL_FROM)
+      end
+
+      # @return [Array] calls of a part; an open hold is warned before the floor, or before it ends by itself
+      def calls_of(place)
+        latest = [session.forecast_of(place.number)&.fetch("floor_s")&.*(1000), place.segment.at_most_ms].compact.min if place.segment.hold? && place.segment.open?
+        [*place.segment.calls, ([(latest - WARN_MS).round, WARNING] if latest && latest > 2 * WARN_MS)].compact
+      end
 
       def segments
         asked = asked_breaths
@@ -65,8 +105,8 @@ module Windlass
            hold: place.number, round: place.segment.round, phase: place.segment.phase, ends: place.segment.ends,
            breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats,
            at_most_ms: place.segment.at_most_ms, asks: asked.include?(place.number) || nil, exhale: exhales[place.start_ms],
-           calls: place.segment.calls && spoken_calls(place.segment.calls), say: said(place.segment), own: own?(place.segment) || nil, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
-           limited: place.segment.limited? || nil, block: blocks[place.segment.block]}.compact
+           calls: calls_of(place).then { |calls| spoken_calls(calls) if calls.any? }, relief: (RELIEF if full?(place)), say: said(place.segment), own: own?(place.segment) || nil, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
+           limited: place.segment.limited? || nil, paced: place.segment.paced? || nil, rate: place.segment.rate, block: blocks[place.segment.block]}.compact
         end
       end
 
@@ -87,7 +127,7 @@ module Windlass
       def words
         counts = timeline.segments.flat_map { |segment| [segment.breaths, segment.repetitions, (segment.beats if segment.sound)] }.compact.max || 0
         timeline.segments.flat_map { |segment| Timeline::Spoken.of(segment) }.uniq + (1..[counts, 40].min).map(&:to_s) +
-          (timeline.segments.flat_map { |segment| segment.calls.to_a } + session.to_protocol.calls(session.to_dose)).flat_map { |_, words| Timeline::Spoken.of_call(words) }.uniq
+          (timeline.placed.flat_map { |place| calls_of(place) } + session.to_protocol.calls(session.to_dose)).flat_map { |_, words| Timeline::Spoken.of_call(words) }.uniq
       end
 
       # @return [Hash{Integer => String}] `Block 2 of 4: hiss ladder`

@@ -164,7 +164,10 @@ module Windlass
       end
 
       # Parts without a length of their own are drawn as long as they took; all others as they were planned.
-      def run = @run ||= session.to_timeline.then { |plan| (plan.segments.any?(&:open?) || sooner.any?) ? session.to_run : plan }
+      def run = @run ||= session.to_paced.then { |plan| (plan.segments.any?(&:open?) || changed?) ? session.to_run : plan }
+
+      # Something was done otherwise than planned, by a key for it.
+      def changed? = session.journal_events.any? { |event| %w[hold_now shorten restore].include?(event.kind) }
 
       # @return [Hash{Integer => Integer}] breaths that were done before a hold that was begun sooner than planned
       def sooner = @sooner ||= session.journal_events.select { |event| event.kind == "hold_now" }.to_h { |event| [event.round, Integer(event.value, 10)] }

@@ -9,7 +9,7 @@ module Windlass
       # @return [Timeline::Event]
       def to_core
         Timeline::Event.new(kind: kind.to_sym, at_ms: at_ms, round: round,
-          value: %w[oximeter hold_now].include?(kind) ? Integer(value, 10) : value&.to_sym)
+          value: Timeline::WHOLE_KINDS.include?(kind.to_sym) ? Integer(value, 10) : value&.to_sym)
       end
     end
   end

@@ -144,7 +144,9 @@ module Windlass
         # Where each run stood when its deck last said so, and how long ago that was.
         def told(records)
           content_type :json
-          JSON.generate(lanes: records.map { |record| {state: record.told, age_ms: record.told_at && ((now - record.told_at) * 1000).round} })
+          JSON.generate(lanes: records.map do |record|
+            {state: record.told, age_ms: record.told_at && ((now - record.told_at) * 1000).round, stopped: record.athlete.suspension_on(today)&.stop? || false}
+          end)
         end
 
         def json_body

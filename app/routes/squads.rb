@@ -47,9 +47,6 @@ module Windlass
       module Helpers
         def squad = Records::Squad.where(account_id: account.id).includes(sessions: %i[athlete prescription]).find_by!(uuid: said(:uuid))
 
-        # @return [Array<String>] whole numbers of a list that was chosen
-        def listed(key) = Array(params[key]).grep(/\A\d{1,15}\z/)
-
         def squad_sheet(record, form: nil)
           status 422 if form
           page = Presenters::SquadSheet.new(record, form: form)

@@ -4,7 +4,7 @@ require "browser_helper"
 
 RSpec.describe "The emergency card", :browser do
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
-  let(:session) { Windlass::Actions::PlanSession.call(prescribe(athlete), now: clock.now) }
+  let(:session) { plan(prescribe(athlete)) }
 
   # A finger on it, for so long.
   def press(seconds)

@@ -35,7 +35,7 @@ RSpec.describe "Every family on the deck", :browser do
       own = Windlass::Actions::Prescribe::Composed.new(to_dose: blocks) if protocol.is_a?(Windlass::Protocols::Blocks)
       prescription = Windlass::Actions::Prescribe.call(athlete, protocol, now: clock.now, own: own)
       athlete.days.create!(account_id: 1, local_date: clock.now.to_date, watcher: "Ada Quill")
-      session = Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now)
+      session = plan(prescription)
       waiting = session.to_timeline.segments.count(&:until)
       visit("/sessions/#{session.uuid}/deck")
       all_kept

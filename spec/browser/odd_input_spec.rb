@@ -25,7 +25,7 @@ RSpec.describe "Odd input", :browser do
   end
 
   it "hands a running session to nobody else, and ends it on its sheet where its browser is gone" do
-    planned = Windlass::Actions::PlanSession.call(prescription, now: clock.now)
+    planned = plan(prescription)
     begun = journal(planned, holds: planned.to_timeline.holds.first(2))[0..-2]
     Windlass::Actions::KeepJournal.call(planned, begun, now: clock.now)
     visit("/")

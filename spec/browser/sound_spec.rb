@@ -18,7 +18,7 @@ RSpec.describe "Sound on the deck", :browser do
   let(:session) do
     athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 240, taken_at: WebHelpers::NOON - 40 * 86_400, details: {})
     table = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("co2-table"), now: clock.now)
-    Windlass::Actions::PlanSession.call(table, now: clock.now)
+    plan(table)
   end
 
   before do

@@ -20,13 +20,14 @@ export function cuesBetween(run, fromMs, toMs) {
   if (state.index === 0 && state.segmentStart === 0) cues.push(...countedIn(segments[0]));
   let start = state.segmentStart;
   for (let at = state.index; at < segments.length && start <= toMs; at += 1) {
-    const segment = segments[at];
+    const segment = { ...segments[at], ms: run.plannedMs(at) };
+    const next = segments[at + 1] && { ...segments[at + 1], ms: run.plannedMs(at + 1) };
     const ms = run.endMs(at);
     cues.push(...within(segment, run.counts(at), start, run.handsFree));
     if (ms === null) break;
     start += ms;
-    if (!segment.beats) cues.push(...countedMs(segment, segments[at + 1], ms).map((before) => ({ kind: "tick", atMs: start - before })));
-    cues.push({ kind: segments[at + 1]?.kind ?? "end", atMs: start, say: segments[at + 1]?.say });
+    if (!segment.beats) cues.push(...countedMs(segment, next, ms).map((before) => ({ kind: "tick", atMs: start - before })));
+    cues.push({ kind: next?.kind ?? "end", atMs: start, say: next?.say });
     // Nothing could be laid out after a part that a hand may end before its latest end.
     if (segment.at_most_ms !== undefined && segment.ends === "hand") break;
   }

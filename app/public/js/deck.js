@@ -9,26 +9,45 @@ import { oneTab } from "./one_tab.js";
 import { Oximeter } from "./oximeter.js";
 import { Sound } from "./sound.js";
 import { speak } from "./voice.js";
+import { choose, chosen } from "./choices.js";
+import { ease } from "./ease.js";
 import { card } from "./emergency.js";
+import { Heart } from "./heart.js";
+import { Pedal } from "./pedal.js";
+import { setup } from "./setup.js";
 import { WakeLock } from "./wake_lock.js";
 
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", KeyE: "emergency", KeyQ: "quiet", Escape: "stop" };
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", KeyE: "emergency", KeyQ: "quiet", KeyS: "ease", KeyB: "beat", "-": "shorten", "+": "restore", Escape: "stop" };
 // Frames stop in a hidden tab; this goes on.
 const PULSE_MS = 250;
-// Whether what is counted runs by the clock or by a tap is remembered on the device.
-const COUNTS = "windlass.counts";
-// Words and tones, or tones alone, likewise.
-const VOICE = "windlass.voice";
+// What each key does.
+const DEEDS = {
+  main: (to, event) => to.main(event), urge: (to, event) => to.mark("first_urge", event), contraction: (to, event) => to.mark("contraction", event),
+  smooth: (to, event) => to.breath("smooth", event), deeper: (to, event) => to.breath("deeper", event), gasp: (to, event) => to.breath("gasp", event),
+  pause: (to, event) => to.pause(event), skip: (to, event) => to.skip(event), hold: (to, event) => to.holdNow(event), stop: (to, event) => to.stop(event),
+  quiet: (to, event) => to.quiet(event), ease: (to) => to.toggleEase(), shorten: (to, event) => to.shorten(event), restore: (to, event) => to.oneMore(event),
+  beat: (to, event) => to.beat(event), taps: (to) => to.taps(), voice: (to) => to.toggleVoice(), mute: (to) => to.mute(), oximeter: (to) => to.measure(),
+};
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
-  let run, lane, sound, channel, plan, hand, oximeter, wakeLock;
+  let run, lane, sound, channel, plan, hand, oximeter, wakeLock, pedal;
+  const heart = new Heart();
   const presses = new Presses();
+  /** What was chosen on this device holds at once. */
+  const apply = () => {
+    if (!run) return;
+    run.figures = chosen("figures") ?? "usual";
+    lane.buzz.on = chosen("buzz") === "on";
+    if (run.live) lane.layOut(true);
+  };
 
   return {
     ...card(() => run, () => sound),
+    ...ease(() => lane),
+    ...setup(() => pedal, () => apply()),
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, rating: false, asleep: false, begun: false, paused: false, resting: true, muted: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: localStorage.getItem(COUNTS) === "tap", place: "", speaking: localStorage.getItem(VOICE) !== "tones",
+    live: true, over: false, rating: false, asleep: false, begun: false, paused: false, resting: true, muted: false, perMinute: null, pulseLeads: false, unasked: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: chosen("counts") === "tap", place: "", speaking: chosen("voice") !== "tones",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -52,9 +71,13 @@ export function deck() {
     async begin() {
       lane = await Lane.open(plan, channel, { changed: (byHand) => this.changed(byHand), kept: () => this.showKept() });
       if (lane.elsewhere) return this.refuse("This session was begun in another browser", "Go on with it there, or end it on its sheet.");
+      if (lane.stopped) return this.refuse("Stopped on this device", `What was noted of ${plan.name} stops all hold work until a clinician has cleared it.`);
       run = lane.run;
+      pedal = new Pedal((what, event) => this.act(what, event));
+      apply();
       oximeter = new Oximeter(plan.uuid, (reading) => this.read(reading));
       this.measurable = plan.oximeter;
+      this.unasked = !run.started && plan.unasked !== undefined && !lane.journal.marks.some(({ kind }) => kind === "asked");
       this.showKept();
       this.cardAgain();
       lane.journal.send();
@@ -82,8 +105,12 @@ export function deck() {
       if (run?.live && this.speaking) lane.layOut(true);
     },
 
+    keyUp(event) { pedal?.up(event); },
+
     key(event) {
-      const what = KEYS[event.code];
+      if (this.learn(event)) return;
+      if (run && !document.querySelector("dialog[open]") && pedal.down(event)) return event.preventDefault();
+      const what = KEYS[event.code] ?? KEYS[event.key];
       if (what && !heard(event.code)) return;
       if (what === "emergency" && !event.repeat && !document.querySelector("dialog[open]") && !event.ctrlKey && !event.metaKey && !event.altKey) return this.emergency(event);
       if (!run || !what || document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || this.ownKey(event)) return;
@@ -96,19 +123,7 @@ export function deck() {
 
     act(what, event) {
       if (!presses.counts(what, clock.at(event))) return;
-      if (what === "main") this.main(event);
-      else if (what === "urge") this.mark("first_urge", event);
-      else if (what === "contraction") this.mark("contraction", event);
-      else if (what === "pause") this.pause(event);
-      else if (what === "skip") this.skip(event);
-      else if (what === "hold") this.holdNow(event);
-      else if (what === "quiet") this.quiet(event);
-      else if (what === "taps") this.taps();
-      else if (what === "voice") this.toggleVoice();
-      else if (what === "stop") this.stop(event);
-      else if (what === "mute") this.mute();
-      else if (what === "oximeter") this.measure();
-      else this.breath(what, event);
+      DEEDS[what](this, event);
     },
 
     /** By touch or mouse; the keyboard was heard on the way down. */
@@ -117,6 +132,7 @@ export function deck() {
     main(event) {
       if (!run || run.over) return;
       if (sound.asleep) this.wakeSound();
+      if (this.unasked) return this.askedNothing();
       if (!run.started) run.start(event, COUNT_IN_MS);
       else if (run.paused) run.resume(event);
       else run.next(event);
@@ -126,12 +142,36 @@ export function deck() {
     mark(kind, event) { run?.mark(kind, event); },
     breath(value, event) { run?.breath(value, event); this.show(); },
     holdNow(event) { run?.holdNow(event); this.show(); },
-    quiet(event) { run?.quietFromHere(event); this.show(); },
+    quiet(event) {
+      run?.quietFromHere(event);
+      this.endEasing();
+      this.show();
+    },
+
+    /** Four taps set it; where an oximeter is on, its pulse leads, or leads no more. */
+    beat(event) {
+      if (!run?.live || !plan.paced) return;
+      if (this.measuring) this.pulseLeads = !this.pulseLeads;
+      else this.followBeat(heart.tap(clock.at(event)));
+    },
+    followBeat(perMinute) {
+      if (perMinute === null || perMinute === this.perMinute) return;
+      this.perMinute = perMinute;
+      run.beatAt(perMinute);
+    },
+    get beatWord() { return this.perMinute === null ? "Beat" : `${this.perMinute} a minute`; },
+
+    /** Taken along before anybody was asked: asked now. */
+    askedNothing() {
+      this.unasked = false;
+      lane.journal.add("asked", 0, { value: "nothing" });
+      this.show();
+    },
     /** A tap leads what is counted, or the clock does: as one likes, at any time. */
     taps() {
       if (!run || run.over) return;
       this.byTap = !this.byTap;
-      localStorage.setItem(COUNTS, this.byTap ? "tap" : "clock");
+      choose("counts", this.byTap ? "tap" : "clock");
       run.handsFree = !this.byTap;
       if (run.live) lane.changed(true);
     },
@@ -139,7 +179,7 @@ export function deck() {
     toggleVoice() {
       if (!run || run.over) return;
       this.speaking = !this.speaking;
-      localStorage.setItem(VOICE, this.speaking ? "words" : "tones");
+      choose("voice", this.speaking ? "words" : "tones");
       channel.speaking = this.speaking;
       if (run.live) lane.layOut(true);
     },
@@ -183,6 +223,8 @@ export function deck() {
 
     read(reading) {
       if (!this.measuring || !run.live || run.paused) return;
+      heart.hear(reading.pulse);
+      if (this.pulseLeads) this.followBeat(heart.perMinute);
       this.reading = `${reading.saturation} % · ${reading.pulse} a minute`;
       lane.journal.put("oximeter", run.now(), { value: String(reading.saturation) });
     },
@@ -201,7 +243,11 @@ export function deck() {
       this.counting = run.live && !run.handsFree && run.counts(run.state.index) > 0;
       this.holdable = run.holdable;
       if (run.started) Object.assign(this, shown(run, plan));
-      else this.figure = clockWords(plan.total_ms);
+      else {
+        this.figure = clockWords(plan.total_ms);
+        this.cue = this.unasked ? "Ask first" : "Ready";
+        this.mainWord = this.unasked ? "Nothing of it" : "Start";
+      }
       hand.move(run.planned);
     },
 

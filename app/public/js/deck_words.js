@@ -8,7 +8,7 @@ export function shown(run, plan) {
   const after = run.quiet ? undefined : plan.segments[run.state.index + (run.waiting ? 0 : 1)];
   return {
     cue: cueOf(run), place: placeWords(run), figure: figureOf(run), mainWord: run.paused ? "Go on" : mainWordOf(run),
-    next: `${run.waiting ? "" : endWords(run.segment)}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : "Then it is done"}`,
+    next: `${run.waiting ? "" : endWords(run.segment)}${run.holding && run.segment.relief ? `${run.segment.relief} ` : ""}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : "Then it is done"}`,
   };
 }
 
@@ -20,12 +20,16 @@ function cueOf(run) {
 /** What is left to wait for or to count: beats, breaths, repetitions, or time; upward where a hand ends it. */
 export function figureOf(run) {
   if (run.waiting) return clockWords(-run.now());
-  const { ends, beats, ms, repetitions } = run.segment;
-  if (beats && ends === "clock") return String(Math.max(1, Math.ceil((run.left * beats) / ms - 1e-6)));
+  const { ends, beats, repetitions, exhale } = run.segment;
+  if (beats && ends === "clock" && goesUp(run, exhale !== undefined)) return String(Math.min(beats, Math.floor((run.elapsed * beats) / run.plannedMs(run.state.index)) + 1));
+  if (beats && ends === "clock") return String(Math.max(1, Math.ceil((run.left * beats) / run.plannedMs(run.state.index) - 1e-6)));
   if (ends === "count" || (repetitions && run.handsFree)) return String(run.breathsLeft);
   if (repetitions) return `${repetitions} ×`;
-  return ends === "clock" ? clockWords(run.left) : clockWords(Math.floor(run.elapsed / 1000) * 1000);
+  return ends === "clock" && !goesUp(run, false) ? clockWords(run.left) : clockWords(Math.floor(run.elapsed / 1000) * 1000);
 }
+
+/** Figures go up or down as the discipline does, or as somebody chose. */
+function goesUp(run, usually) { return run.figures === "up" || (usually && run.figures !== "down"); }
 
 export function mainWordOf(run) {
   if (run.waiting) return "Begin now";

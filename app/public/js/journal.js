@@ -140,8 +140,3 @@ function uuid() {
   const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
   return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
 }
-
-/** Any page sends what an earlier one could not. */
-export async function sendLeftovers() {
-  for (const session of await store.waiting()) (await Journal.open(session)).send();
-}

@@ -1,8 +1,23 @@
 // One athlete's session on a deck, alone or beside others: what runs, what is marked, what sounds of it.
+import { Buzz } from "./buzz.js";
 import { clock } from "./clock.js";
 import { cuesBetween } from "./cues.js";
 import { Journal } from "./journal.js";
 import { Run } from "./run.js";
+import { store } from "./store.js";
+
+/** A stop noted on this device holds until the server has heard of it and says that it is cleared. */
+async function stands(stop, plan) {
+  if (!stop || stop.session === plan.uuid) return false;
+  if ((await store.waiting()).includes(stop.session)) return true;
+  try {
+    const [{ stopped }] = (await (await fetch(`/sessions/${plan.uuid}/told`)).json()).lanes;
+    if (!stopped) await store.dropStop(stop.athlete);
+    return stopped;
+  } catch {
+    return true;
+  }
+}
 
 // Tones are laid out this far ahead, so that they come even when the screen sleeps, and again whenever less is left.
 const AHEAD_MS = 90_000;
@@ -21,13 +36,17 @@ export class Lane {
    * @param told called whenever something changed, with true where a hand and not the clock changed it; and of what was kept
    */
   static async open(plan, channel, told = {}) {
-    const journal = await Journal.open(plan.uuid, () => told.kept?.());
-    return new Lane(plan, channel, journal, told.changed ?? (() => {}));
+    const [journal, stop] = await Promise.all([Journal.open(plan.uuid, () => told.kept?.()), store.stop(plan.athlete)]);
+    const lane = new Lane(plan, channel, journal, told.changed ?? (() => {}));
+    lane.stopped = await stands(stop, plan);
+    return lane;
   }
 
   constructor(plan, channel, journal, onChange) {
     Object.assign(this, { plan, channel, journal, onChange });
+    this.buzz = new Buzz();
     this.run = new Run(plan, journal, clock, (byHand) => this.changed(byHand));
+    this.run.onStop = () => store.putStop({ athlete: plan.athlete, session: plan.uuid });
   }
 
   /** Begun where this browser knows nothing of it. */
@@ -48,12 +67,13 @@ export class Lane {
   /** @param byHand the timeline was changed: what was laid out before is wrong */
   layOut(byHand) {
     if (!this.channel) return;
-    if (byHand) this.channel.silence();
+    if (byHand) for (const one of [this.channel, this.buzz]) one.silence();
     if (!this.run.live || this.run.paused) return;
     const now = this.run.now();
     const from = byHand ? now - LATE_MS : this.laidOutTo;
     this.laidOutTo = now + AHEAD_MS;
-    this.channel.schedule(cuesBetween(this.run, from, this.laidOutTo).map((cue) => ({ ...cue, say: this.said(cue), inMs: cue.atMs - now })));
+    const cues = cuesBetween(this.run, from, this.laidOutTo).map((cue) => ({ ...cue, say: this.said(cue), inMs: cue.atMs - now }));
+    for (const one of [this.channel, this.buzz]) one.schedule(cues);
   }
 
   /** Beside others each cue that is said begins with whose it is. */

@@ -44,6 +44,8 @@ export function squad() {
       const lanes = await Promise.all(plan.lanes.map((one, at) => Lane.open({ ...one, hands_free: true }, sound.channel(place(at, plan.lanes.length)), { kept: () => this.showKept() })));
       const elsewhere = lanes.find((lane) => lane.elsewhere);
       if (elsewhere) return this.refuse(`${elsewhere.plan.name}’s session was begun in another browser`);
+      const stopped = lanes.find((lane) => lane.stopped);
+      if (stopped) return this.refuse(`${stopped.plan.name} was stopped on this device: no hold work until a clinician has cleared it.`);
       run = new SquadRun(lanes, plan.on_the_word);
       rows = lanes.map((lane, at) => new LaneRow(this.$root.querySelector(`[data-lane="${at}"]`), lane));
       this.letSpeak();

@@ -10,6 +10,8 @@ function database() {
     request.onupgradeneeded = () => {
       request.result.createObjectStore("marks", { keyPath: "uuid" }).createIndex("session", "session");
       request.result.createObjectStore("runs", { keyPath: "session" });
+      request.result.createObjectStore("along", { keyPath: "path" });
+      request.result.createObjectStore("stops", { keyPath: "athlete" });
     };
     request.onsuccess = () => done(request.result);
     request.onerror = () => failed(request.error);
@@ -38,4 +40,12 @@ export const store = {
   putRun: (run) => within("runs", "readwrite", (runs) => runs.put(run)),
   dropRun: (session) => within("runs", "readwrite", (runs) => runs.delete(session)),
   runs: () => within("runs", "readonly", (runs) => runs.getAll()),
+  /** What was taken along: path of its deck, whose, what, for which day. */
+  putAlong: (one) => within("along", "readwrite", (along) => along.put(one)),
+  dropAlong: (path) => within("along", "readwrite", (along) => along.delete(path)),
+  along: () => within("along", "readonly", (along) => along.getAll()),
+  /** Who was stopped on this device, and when: their other sessions wait here until the server has it and says otherwise. */
+  putStop: (stop) => within("stops", "readwrite", (stops) => stops.put(stop)),
+  stop: (athlete) => within("stops", "readonly", (stops) => stops.get(athlete)),
+  dropStop: (athlete) => within("stops", "readwrite", (stops) => stops.delete(athlete)),
 };

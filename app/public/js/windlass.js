@@ -1,4 +1,5 @@
 import Alpine from "../vendor/alpine-csp.esm.js";
+import { along, takeAlong, tellWaiting } from "./along.js";
 import { composer } from "./composer.js";
 import { controlPause } from "./control_pause.js";
 import { deck } from "./deck.js";
@@ -7,13 +8,13 @@ import { holdStill } from "./hold_still.js";
 import { keepOpen } from "./keep_open.js";
 import { listenForHelp } from "./keys_help.js";
 import { listenForLetters } from "./letters.js";
-import { sendLeftovers } from "./journal.js";
 import { desk } from "./desk.js";
 import { marginMap } from "./margin_map.js";
 import { measure } from "./measure.js";
 import { sendAgain } from "./again.js";
 import { squad } from "./squad.js";
 
+Alpine.data("along", along);
 Alpine.data("composer", composer);
 Alpine.data("controlPause", controlPause);
 Alpine.data("deck", deck);
@@ -22,6 +23,7 @@ Alpine.data("measure", measure);
 Alpine.data("follow", follow);
 Alpine.data("marginMap", marginMap);
 Alpine.data("squad", squad);
+Alpine.data("takeAlong", takeAlong);
 Alpine.start();
 
 listenForHelp();
@@ -29,4 +31,4 @@ listenForLetters();
 holdStill();
 keepOpen();
 sendAgain();
-if (!document.getElementById("plan")) sendLeftovers();
+tellWaiting();

@@ -21,6 +21,20 @@ module Windlass
       ALL = STOPS.merge(WARNINGS, OTHERS).freeze
       EASING = [*WARNINGS.keys, :panic].freeze
 
+      # How strong it was, as it is noted while it is there.
+      STRENGTHS = {1 => "mild", 2 => "clear", 3 => "strong"}.freeze
+
+      # Noted on the deck, at a moment of the session.
+      Noted = Value.define(:symptom, :strength, :at_ms) do
+        # @param event [Timeline::Event] of kind :symptom
+        def self.of(event)
+          symptom, strength = event.value.to_s.split(".")
+          new(symptom: symptom.to_sym, strength: Integer(strength, 10), at_ms: event.at_ms)
+        end
+
+        def in_words = "#{ALL.fetch(symptom)}, #{STRENGTHS.fetch(strength)}, at #{Words.clock(at_ms / 1000)}"
+      end
+
       # @param symptoms [Array<Symbol>]
       def self.words(symptoms) = Words.list(symptoms.map { |symptom| ALL.fetch(symptom) })
     end

@@ -40,6 +40,9 @@ module Windlass
 
       def rest? = kind == :breathe && phase == :rest
 
+      # Counted in beats that a heart may give; a sound keeps the tempo that it was asked for.
+      def paced? = !beats.nil? && sound.nil?
+
       # A hold that the gas model sets a latest end: a limit, never a target.
       def limited? = hold? && (self.until == :cap || !at_most_ms.nil?)
 

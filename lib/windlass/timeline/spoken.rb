@@ -10,7 +10,7 @@ module Windlass
       CUES = {
         "in" => "in", "out" => "out", "hold" => "hold", "breathe" => "breathe", "left" => "left", "right" => "right", "nose" => "by the nose", "mouth" => "by the mouth",
         "hand-down" => "hand down", "hiss" => "hiss", "blow" => "blow", "shush" => "shh", "sing" => "sing", "go" => "go", "wait" => "wait", "full" => "full", "empty" => "empty",
-        "let-go" => "let the lock go", "two-more-minutes" => "two more minutes", "last-minute" => "last minute", "last-round" => "the last round"
+        "let-go" => "let the lock go", "two-more-minutes" => "two more minutes", "let-go-soon" => "let go soon", "last-minute" => "last minute", "last-round" => "the last round"
       }.freeze
       # Whose cue it is, beside others: the letter of the lane, as it stands on it.
       LANES = Squad::LETTERS.to_h { |letter| ["lane-#{letter.downcase}", letter] }.freeze

@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Plans what is to be run today without a network. Who was not asked yet is asked on the deck.
+    module TakeAlong
+      # deck: its path. refused: why it can't be taken along.
+      Taken = Value.define(:name, :title, :path, :refused)
+
+      # @param ids [Array<String>] of prescriptions
+      # @return [Array<Taken>] of the squads of today that are not over, too
+      def self.call(account, ids, now:)
+        chosen = Records::Prescription.where(account_id: account.id, id: ids).includes(:athlete).sort_by { |one| [one.athlete.name.downcase, one.id] }
+        chosen.map { |prescription| alone(prescription, now) } + together(account, now)
+      end
+
+      def self.alone(prescription, now)
+        path = "/sessions/#{PlanSession.call(prescription, now: now).uuid}/deck"
+        Taken.new(name: prescription.athlete.name, title: prescription.name, path: path, refused: nil)
+      rescue Error => refusal
+        Taken.new(name: prescription.athlete.name, title: prescription.name, path: nil, refused: refusal.message)
+      end
+
+      def self.together(account, now)
+        Records::Squad.where(account_id: account.id, local_date: now.to_date).includes(sessions: :athlete).reject { |squad| squad.over? || squad.sessions.empty? }.map do |squad|
+          Taken.new(name: Words.list(squad.sessions.map { |session| session.athlete.name }), title: "Together", path: "/squads/#{squad.uuid}/deck", refused: nil)
+        end
+      end
+      private_class_method :alone, :together
+    end
+  end
+end

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+require "rqrcode_core"
+
+module Windlass
+  module Presenters
+    # Where a second screen finds what it follows: an address, and the same as squares for a camera.
+    class FollowLink
+      # White around it, in squares, that a camera needs.
+      QUIET = 4
+
+      attr_reader :path, :address
+
+      # @param path [String] of the screen
+      # @param base [String] address of the server, as this device knows it
+      def initialize(path, base:)
+        @path = path
+        @address = "#{base}#{path}"
+      end
+
+      # @return [Integer] squares a side
+      def size = modules.size + 2 * QUIET
+
+      # @return [String] an SVG path
+      def squares
+        modules.each_with_index.flat_map { |row, y| row.each_with_index.filter_map { |dark, x| "M#{x + QUIET} #{y + QUIET}h1v1h-1z" if dark } }.join
+      end
+
+      private
+
+      def modules = @modules ||= RQRCodeCore::QRCode.new(address, level: :m).modules
+    end
+  end
+end

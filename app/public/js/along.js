@@ -1,0 +1,87 @@
+// What is taken along on this device, for a day without a network. Its decks lie in the service worker's cache, with all parts of the
+// application; what is marked in them lies beside, until the server has it.
+import { Journal } from "./journal.js";
+import { store } from "./store.js";
+
+const WORKER = "/sw.js";
+const AGAIN_MS = 20_000;
+
+/** The application answers by itself from now on, where the browser lets it: only on this machine, or over an encrypted way. */
+async function installWorker() {
+  if (!("serviceWorker" in navigator)) return null;
+  try {
+    return await navigator.serviceWorker.register(WORKER);
+  } catch {
+    return null;
+  }
+}
+
+/** Days before today are over: what was taken along for them is left behind. */
+async function leaveBehind(today) {
+  for (const { path, day } of await store.along()) {
+    if (day >= today) continue;
+    await store.dropAlong(path);
+    for (const name of await caches.keys()) await (await caches.open(name)).delete(path);
+  }
+}
+
+/** The page that takes along: fetches each deck once, and says how far it is. */
+export function takeAlong() {
+  return {
+    words: "Taking along …", done: false,
+
+    async init() {
+      const { decks, today, generation } = JSON.parse(document.getElementById("decks").textContent);
+      if (!await installWorker()) return this.say("This browser keeps nothing for a time without a network here. Open Windlass on the machine that it runs on, or over https.");
+      await navigator.serviceWorker.ready;
+      await leaveBehind(today);
+      const cache = await caches.open(generation);
+      let taken = 0;
+      for (const deck of decks) {
+        this.say(`${taken} of ${decks.length} taken along …`);
+        const answer = await fetch(deck.path);
+        if (!answer.ok || answer.redirected) continue;
+        await cache.put(deck.path, answer);
+        await store.putAlong({ ...deck, day: today });
+        taken += 1;
+      }
+      this.done = true;
+      this.say(`${taken} of ${decks.length} are on this device. They open, run and are rated without a network.`);
+    },
+
+    say(words) { this.words = words; },
+  };
+}
+
+/** The page that stands for all others while the server is away. */
+export function along() {
+  return {
+    decks: [], nothing: false,
+
+    async init() {
+      this.decks = (await store.along()).sort((one, other) => one.name.localeCompare(other.name));
+      this.nothing = this.decks.length === 0;
+    },
+  };
+}
+
+/** On every page: what waits here is sent, and it is said how much waits. */
+export function tellWaiting() {
+  const line = document.querySelector("[data-waiting]");
+  const tell = async () => {
+    const count = (await store.waiting()).length;
+    if (line) {
+      line.hidden = count === 0;
+      line.textContent = `${count} ${count === 1 ? "session waits" : "sessions wait"} on this device for the server.`;
+    }
+    return count;
+  };
+  const send = async () => {
+    if (await tell() === 0 || document.getElementById("plan")) return;
+    for (const session of await store.waiting()) await (await Journal.open(session, tell)).send();
+    tell();
+  };
+  send();
+  window.addEventListener("online", send);
+  setInterval(send, AGAIN_MS);
+}

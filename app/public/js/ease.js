@@ -1,0 +1,57 @@
+// What eases a session while it runs, and what somebody feels, with its moment and its strength.
+import { clockWords } from "./clock.js";
+
+/**
+ * What the deck gets for it.
+ * @param lane answers the lane that it is for
+ */
+export function ease(lane) {
+  let feltAt;
+
+  return {
+    easing: false, felt: "", feltWords: "", stops: false,
+
+    toggleEase() {
+      this.easing = !this.easing;
+      this.felt = "";
+      this.feltWords = "";
+    },
+    endEasing() { this.easing = false; },
+
+    shorten(event) {
+      lane()?.run.shorten(event);
+      this.easing = false;
+    },
+    oneMore(event) {
+      lane()?.run.oneMore(event);
+      this.easing = false;
+    },
+
+    /** The moment is that of the first tap. */
+    feel(event) {
+      const { symptom, stops } = event.currentTarget.dataset;
+      this.felt = symptom;
+      this.stops = stops === "yes";
+      feltAt = lane()?.run.started ? lane().run.now(event) : 0;
+      this.feltWords = `at ${clockWords(feltAt)}`;
+    },
+    isFelt(symptom) { return this.felt === symptom; },
+
+    feltSo(event) {
+      const to = lane();
+      if (!to || !this.felt) return;
+      to.run.symptom(this.felt, event.currentTarget.dataset.strength, feltAt, this.stops, event);
+      this.feltWords = "noted";
+      this.felt = "";
+      if (this.stops) this.easing = false;
+    },
+
+    effort(event) {
+      const { effort } = event.currentTarget.dataset;
+      lane()?.run.effort(Number(effort));
+      this.effortSaid = effort;
+    },
+    effortSaid: null,
+    isEffort(value) { return this.effortSaid === value; },
+  };
+}

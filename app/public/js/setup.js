@@ -1,0 +1,50 @@
+// What is set up on a device: which way figures run, whether cues are felt, what a pedal does.
+import { choose, chosen } from "./choices.js";
+
+const FIGURES = ["usual", "up", "down"];
+const FIGURES_WORDS = { usual: "Figures as usual", up: "Figures up", down: "Figures down" };
+
+/**
+ * What the deck gets for it.
+ * @param pedal answers the pedal
+ * @param apply called after a change
+ */
+export function setup(pedal, apply) {
+  return {
+    figures: chosen("figures") ?? "usual", buzzing: chosen("buzz") === "on", buzzable: "vibrate" in navigator, teaching: "", taughtTimes: 0,
+
+    openSetup() { document.getElementById("setup").showModal(); },
+
+    nextFigures() {
+      this.figures = FIGURES[(FIGURES.indexOf(this.figures) + 1) % FIGURES.length];
+      choose("figures", this.figures);
+      apply();
+    },
+    get figuresWord() { return FIGURES_WORDS[this.figures]; },
+
+    toggleBuzz() {
+      this.buzzing = !this.buzzing;
+      choose("buzz", this.buzzing ? "on" : "off");
+      apply();
+    },
+
+    teach(event) { this.teaching = event.currentTarget.dataset.teach; },
+    isTaught(what) { return this.teaching === what; },
+    keyOf(what) { return this.taughtTimes >= 0 ? pedal()?.keyOf(what) ?? "" : ""; },
+    get teachWords() { return this.teaching ? "Now press the key that is to do it. Esc leaves it as it was." : "Press a line, then the key that is to do it. One button: a press, a long press, two presses."; },
+
+    /** @returns whether the key was one to be learned */
+    learn(event) {
+      if (!this.teaching) return false;
+      event.preventDefault();
+      if (event.code !== "Escape") pedal().teach(event, this.teaching);
+      this.teaching = "";
+      this.taughtTimes += 1;
+      return true;
+    },
+    forgetKeys() {
+      pedal().forget();
+      this.taughtTimes += 1;
+    },
+  };
+}
