@@ -13,7 +13,7 @@ module Windlass
       "referrer-policy" => "same-origin",
       "cross-origin-opener-policy" => "same-origin",
       "cross-origin-resource-policy" => "same-origin",
-      "permissions-policy" => "camera=(), geolocation=(), microphone=(), payment=(), usb=()",
+      "permissions-policy" => "camera=(), geolocation=(), microphone=(self), payment=(), usb=()",
       "cache-control" => "no-store"
     }.freeze
     LOCAL_HOSTS = %w[127.0.0.1 localhost ::1 [::1]].freeze

@@ -15,6 +15,7 @@ module Windlass
       VALUES = {
         "first_breath" => Timeline::FIRST_BREATHS.map(&:to_s), "oximeter" => (30..100).map(&:to_s), "hold_now" => (1..40).map(&:to_s),
         "emergency_note" => Emergency::NOTES.keys.map(&:to_s), "effort" => (0..10).map(&:to_s), "beat" => (40..120).map(&:to_s), "asked" => ["nothing"],
+        "hiss" => [/\A\d{1,6}\.(even|fading|flickering)\z/],
         "symptom" => Progression::Symptoms::ALL.keys.product(Progression::Symptoms::STRENGTHS.keys).map { |symptom, strength| "#{symptom}.#{strength}" }
       }.freeze
       ROUNDS = (1..10_000)
@@ -70,7 +71,7 @@ module Windlass
         return "ago_ms is none" unless event["ago_ms"].nil? || whole?(event["ago_ms"], 0..LONGEST_AGO_MS)
         return "round is none" unless event["round"].nil? || whole?(event["round"], ROUNDS)
 
-        "value does not go with #{event["kind"]}" unless allowed.include?(event["value"])
+        "value does not go with #{event["kind"]}" unless allowed.any? { |one| one === event["value"] }
       end
 
       def whole?(value, range) = value.is_a?(Integer) && range.cover?(value)

@@ -37,7 +37,11 @@ module Windlass
       # @return [Hash{Symbol => String}] what may be noted while it runs; then what stops all hold work
       def symptoms = Progression::Symptoms::WARNINGS.merge(Progression::Symptoms::OTHERS)
 
-      def stops = Progression::Symptoms::STOPS
+      # What takes an hour to be known is said on the sheet.
+      def stops = Progression::Symptoms::STOPS.except(:lasting_breathlessness, :lasting_headache)
+
+      # @return [Boolean] a hiss is judged: a microphone may time it
+      def hissed? = session.parts.any? { |part| part.is_a?(Timeline::Compiled::Sounded) && part.segments.any? { |segment| segment.sound == :hiss } }
 
       # @return [Boolean] patterns are counted in beats: a pulse may lead
       def paced? = timeline.segments.any?(&:paced?)

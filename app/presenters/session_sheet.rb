@@ -5,7 +5,7 @@ module Windlass
     # One session after it was run: the line drawn over its plan, the rounds, and what the coach says of it.
     class SessionSheet
       Round = Value.define(:number, :where, :target, :held, :urge, :forecast, :low, :first_breath, :asked)
-      Sound = Value.define(:number, :where, :planned, :reached, :field, :unit, :ribs, :stream)
+      Sound = Value.define(:number, :where, :planned, :reached, :field, :unit, :ribs, :stream, :heard)
 
       # What may be said; an answer that nobody knows stays unknown.
       UNKNOWN = {"" => "not known"}.freeze
@@ -42,6 +42,18 @@ module Windlass
         when "planned" then "not begun"
         when "running" then "on the deck"
         when "stopped" then turned_quiet || "ended early"
+        end
+      end
+
+      # @return [Array<String>] what was done otherwise than planned, and what was felt, each with its moment
+      def noted
+        events.filter_map do |event|
+          case event.kind
+          when :shorten then "shorter holds from #{at(event)} on"
+          when :restore then "one breath more at #{at(event)}"
+          when :beat then "#{event.value} beats a minute from #{at(event)} on"
+          when :symptom then Progression::Symptoms::Noted.of(event).in_words
+          end
         end
       end
 
@@ -112,6 +124,10 @@ module Windlass
 
       private
 
+      def events = @events ||= session.journal_events.sort_by(&:at_ms).map(&:to_core)
+
+      def at(event) = Words.clock(event.at_ms / 1000)
+
       # @return [String, nil] from when on somebody breathed quietly instead
       def turned_quiet = session.journal_events.find { |event| event.kind == "quiet" }&.then { |event| "quiet breathing from #{Words.clock(event.at_ms / 1000)} on" }
 
@@ -155,19 +171,34 @@ module Windlass
       end
 
       def sound(round, typed, beat_ms)
-        held_ms = round.held_ms
         planned_ms = round.target_ms
         counted = beat_ms ? ["beats", "beats", ->(ms) { Words.number(ms / beat_ms) }] : ["held_s", "s", ->(ms) { Words.number(ms / 1000.0) }]
         field, unit, words = counted
-        Sound.new(number: round.number, where: where(round.number), planned: "#{words[planned_ms]} #{unit}", reached: typed[field] || (held_ms && words[held_ms]), field: field, unit: unit,
-          ribs: typed["ribs"] || round.ribs, stream: typed["stream"] || round.stream)
+        heard = heard_of(round.number)
+        Sound.new(number: round.number, where: where(round.number), planned: "#{words[planned_ms]} #{unit}", reached: typed[field] || (reached_ms(round, heard) && words[reached_ms(round, heard)]), field: field, unit: unit,
+          ribs: typed["ribs"] || round.ribs, stream: typed["stream"] || round.stream || heard&.stream, heard: heard && "#{words[heard.ms]} #{unit}, #{heard.words}")
       end
+
+      # What a microphone heard of an exhale stands in the fields until something else is said, and is kept with them.
+      Heard = Value.define(:ms, :words) do
+        def stream = (words == "flickering") ? "flickering" : "even"
+      end
+      private_constant :Heard
+
+      def heard_of(number)
+        event = session.journal_events.reverse.find { |one| one.kind == "hiss" && one.round == number } or return
+        ms, words = event.value.split(".")
+        Heard.new(ms: Integer(ms, 10), words: words)
+      end
+
+      # Until somebody said how the exhale was.
+      def reached_ms(round, heard) = round.stream.nil? ? heard&.ms || round.held_ms : round.held_ms
 
       # Parts without a length of their own are drawn as long as they took; all others as they were planned.
       def run = @run ||= session.to_paced.then { |plan| (plan.segments.any?(&:open?) || changed?) ? session.to_run : plan }
 
       # Something was done otherwise than planned, by a key for it.
-      def changed? = session.journal_events.any? { |event| %w[hold_now shorten restore].include?(event.kind) }
+      def changed? = events.any? { |event| %i[hold_now shorten restore].include?(event.kind) }
 
       # @return [Hash{Integer => Integer}] breaths that were done before a hold that was begun sooner than planned
       def sooner = @sooner ||= session.journal_events.select { |event| event.kind == "hold_now" }.to_h { |event| [event.round, Integer(event.value, 10)] }

@@ -23,6 +23,13 @@ module Windlass
           take_measure(form)
         end
 
+        # What a microphone's levels say of a hiss; keeps nothing.
+        app.post("/hiss") do
+          content_type :json
+          reading = Formats::HissLevels.read(request.body.read)
+          JSON.generate(reading.to_h.merge(words: reading.in_words))
+        end
+
         app.get("/measures/:uuid") do
           page = Presenters::MeasureSheet.new(Records::Measure.where(account_id: account.id).where.not(kind: "control_pause").find_by!(uuid: said(:uuid)))
           erb :"measures/show", locals: {title: page.title, page: page}

@@ -12,6 +12,7 @@ import { speak } from "./voice.js";
 import { choose, chosen } from "./choices.js";
 import { ease } from "./ease.js";
 import { card } from "./emergency.js";
+import { hiss } from "./hiss.js";
 import { Heart } from "./heart.js";
 import { Pedal } from "./pedal.js";
 import { setup } from "./setup.js";
@@ -45,6 +46,7 @@ export function deck() {
   return {
     ...card(() => run, () => sound),
     ...ease(() => lane),
+    ...hiss(() => lane),
     ...setup(() => pedal, () => apply()),
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
     live: true, over: false, rating: false, asleep: false, begun: false, paused: false, resting: true, muted: false, perMinute: null, pulseLeads: false, unasked: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: chosen("counts") === "tap", place: "", speaking: chosen("voice") !== "tones",
@@ -88,7 +90,7 @@ export function deck() {
       everySecond(() => { run.tick(); lane.pulse(sound.slipped); });
       wakeLock = new WakeLock();
       this.listenForGestures();
-      everyFrame(() => { run.tick(); this.show(); });
+      everyFrame(() => { run.tick(); this.listen(); this.show(); });
     },
 
     /** After a reload nothing may sound until the person does something: whatever it is, it wakes the sound and no more. */
@@ -183,8 +185,7 @@ export function deck() {
       channel.speaking = this.speaking;
       if (run.live) lane.layOut(true);
     },
-    get voiceWord() { return this.speaking ? "Words" : "Tones"; },
-    get voiceRest() { return this.speaking ? " and tones" : " alone"; },
+    get voiceWord() { return this.speaking ? "Words and tones" : "Tones alone"; },
     get countWord() { return this.byTap ? "by a tap" : "by the clock"; },
     skip(event) { if (run?.live && run.started) run.skip(event); this.show(); },
     pause(event) { if (run?.live) run.pause(event); this.show(); },
@@ -238,7 +239,7 @@ export function deck() {
       wakeLock?.keep(run.live);
       this.paused = run.live && run.paused;
       this.resting = !run.holding;
-      this.holding = run.holding ? "holding" : "";
+      this.holding = run.over ? "over" : run.holding ? "holding" : "";
       this.lastBreath = run.rated === null ? null : run.state.breaths[run.rated] ?? null;
       this.counting = run.live && !run.handsFree && run.counts(run.state.index) > 0;
       this.holdable = run.holdable;

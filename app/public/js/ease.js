@@ -9,10 +9,14 @@ export function ease(lane) {
   let feltAt;
 
   return {
+    easeWord() { return this.over ? "Symptom" : "Ease"; },
     easing: false, felt: "", feltWords: "", stops: false,
 
     toggleEase() {
       this.easing = !this.easing;
+      this.notFelt();
+    },
+    notFelt() {
       this.felt = "";
       this.feltWords = "";
     },
@@ -33,7 +37,7 @@ export function ease(lane) {
       this.felt = symptom;
       this.stops = stops === "yes";
       feltAt = lane()?.run.started ? lane().run.now(event) : 0;
-      this.feltWords = `at ${clockWords(feltAt)}`;
+      this.feltWords = `${event.currentTarget.textContent.trim()} at ${clockWords(Math.max(0, Math.floor(feltAt / 1000) * 1000))}: how strong?`;
     },
     isFelt(symptom) { return this.felt === symptom; },
 
@@ -41,7 +45,7 @@ export function ease(lane) {
       const to = lane();
       if (!to || !this.felt) return;
       to.run.symptom(this.felt, event.currentTarget.dataset.strength, feltAt, this.stops, event);
-      this.feltWords = "noted";
+      this.feltWords = "Noted.";
       this.felt = "";
       if (this.stops) this.easing = false;
     },

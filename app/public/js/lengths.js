@@ -6,7 +6,7 @@ const QUIET = { kind: "breathe", ends: "hand", ms: 0, start_ms: 0, cue: "Quiet b
 // Breaths a minute where a part does not say how many.
 const USUAL_RATE = 12;
 // Who shortens from here holds so much of what was planned.
-const SHORTEN_TO = 0.75;
+export const SHORTEN_TO = 0.75;
 
 export class Lengths {
   constructor(plan, journal, clock) {

@@ -2,6 +2,7 @@
 // It only fills the form; what it fills can be typed as well.
 import { heard } from "./letters.js";
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
+import { microphoneSwitch } from "./microphone.js";
 import { Sound } from "./sound.js";
 
 const MINUTE_MS = 60_000;
@@ -11,11 +12,12 @@ const MOST_BEATS = 120;
 
 export function measure() {
   let startedAt = null;
-  let sound, channel;
+  let sound, channel, microphone;
   let byPointer = false;
   const presses = new Presses();
 
   return {
+    ...microphoneSwitch((opened) => { microphone = opened; }),
     ready: false, running: false, figure: "0:00", word: "Start", words: "", counted: 0,
 
     init() {
@@ -50,7 +52,19 @@ export function measure() {
       else this.stop(event);
     },
 
+    /** What the microphone found fills the fields; it can be corrected before it is kept. */
+    async heard() {
+      const found = await microphone.end(60_000 / this.beatMs());
+      if (!found) return;
+      this.heardWords = found.seconds ? `Heard: ${found.beats.toFixed(1)} beats, ${found.words}. Correct it where it is wrong.` : "No hiss was heard.";
+      if (!found.seconds) return;
+      this.field("beats").value = String(Math.floor(found.beats));
+      const steady = this.$root.querySelector(`[name="steady"][value="${found.words === "flickering" ? "flickering" : "even"}"]`);
+      if (steady) steady.checked = true;
+    },
+
     start(event) {
+      if (this.hearing) microphone.begin();
       startedAt = clock.at(event) + (this.kind === "beats" ? LEAD_BEATS * this.beatMs() : 0);
       this.running = true;
       this.counted = 0;
@@ -90,6 +104,7 @@ export function measure() {
       if (passed < 0) return this.cancel();
       if (this.kind === "beats") this.finish("beats", Math.floor(passed / this.beatMs()));
       else this.finish("seconds", (passed / 1000).toFixed(1));
+      if (this.hearing) this.heard();
     },
 
     cancel() {

@@ -61,8 +61,10 @@ export class Pedal {
   up(event) {
     if (this.of(event) !== ONE) return;
     clearTimeout(this.long);
-    if (this.done) return;
     const { first } = this;
+    // The press that taught it is none.
+    if (this.done || !first) return;
+    this.first = undefined;
     this.waiting = setTimeout(() => {
       this.settle();
       this.act("main", first);

@@ -1,4 +1,5 @@
 // A session running through its timeline, with what is marked and said of it. Knows no screen: the deck shows what it says.
+import { SHORTEN_TO } from "./lengths.js";
 import { Passage } from "./passage.js";
 
 // So long what is called stands on the screen.
@@ -67,10 +68,15 @@ export class Run extends Passage {
   shorten(event) {
     this.tick();
     if (!this.live || this.quiet || this.state.shorterFrom !== undefined) return;
-    this.journal.add("shorten", this.now(event));
-    this.state.shorterFrom = this.state.index;
+    const at = this.now(event);
+    this.journal.add("shorten", at);
+    const { index, segmentStart, caps } = this.state;
+    // What was held already is held; the one that runs ends at once where it is longer than it is to be.
+    const least = Math.max(this.plannedMs(index) * SHORTEN_TO, at - segmentStart);
+    if (this.holding && this.timed) this.state.caps = { ...caps, [index]: Math.min(least, caps?.[index] ?? least) };
+    this.state.shorterFrom = index + 1;
     this.tick();
-    this.changed();
+    if (this.live) this.changed();
   }
 
   /** One breath more before the next hold: in the breathing that runs, or in the next that comes. */

@@ -20,7 +20,7 @@ export function setup(pedal, apply) {
       choose("figures", this.figures);
       apply();
     },
-    get figuresWord() { return FIGURES_WORDS[this.figures]; },
+    figuresWord() { return FIGURES_WORDS[this.figures]; },
 
     toggleBuzz() {
       this.buzzing = !this.buzzing;
@@ -31,7 +31,7 @@ export function setup(pedal, apply) {
     teach(event) { this.teaching = event.currentTarget.dataset.teach; },
     isTaught(what) { return this.teaching === what; },
     keyOf(what) { return this.taughtTimes >= 0 ? pedal()?.keyOf(what) ?? "" : ""; },
-    get teachWords() { return this.teaching ? "Now press the key that is to do it. Esc leaves it as it was." : "Press a line, then the key that is to do it. One button: a press, a long press, two presses."; },
+    teachWords() { return this.teaching ? "Now press the key that is to do it. Esc leaves it as it was." : "Press a line, then the key that is to do it. One button: a press, a long press, two presses."; },
 
     /** @returns whether the key was one to be learned */
     learn(event) {

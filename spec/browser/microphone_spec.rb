@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+require "browser_helper"
+
+# Chromium's own fake microphone plays a file that the project writes: a room, three seconds of a hiss, the room.
+RSpec.describe "The microphone that times a hiss", :browser do
+  let(:athlete) { make_athlete.tap { |one| make_pause(one) } }
+
+  def allow_microphone
+    click_button("Microphone")
+    expect(page).to have_text("Levels only: no sound is kept or sent.")
+    expect(page).to have_css("#level[points*=',']", visible: :all)
+  end
+
+  it "fills the measure with what it heard, and what it filled can be corrected" do
+    visit("/athletes/#{athlete.id}/measures/sustained_exhale/new")
+    allow_microphone
+    fill_in("Tempo, beats a minute", with: "120")
+    page.execute_script("document.activeElement.blur()")
+    key(:space)
+    sleep 7.5
+    key(:space)
+    expect(page).to have_text(/Heard: (5\.[5-9]|6\.[0-5]) beats, (even|flickering)/)
+    expect(find_field("Hissed, beats").value).to match(/\A[56]\z/)
+    fill_in("Hissed, beats", with: "7")
+    expect(find_field("Hissed, beats").value).to eq "7"
+  end
+end
