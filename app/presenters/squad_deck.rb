@@ -37,6 +37,10 @@ module Windlass
 
       def emergency_card = decks.first.emergency_card
 
+      def symptoms = decks.first.symptoms
+
+      def stops = decks.first.stops
+
       def holds_now? = decks.any?(&:holds_now?)
 
       def urges_asked? = decks.any?(&:urges_asked?)
@@ -46,7 +50,7 @@ module Windlass
       def keys
         {"Space" => "start all; then release, next, go on: for the lane in focus", rows.map(&:letter).join(" ") => "choose a lane: it takes all keys until its next mark",
          "1" => "first breath smooth, of whoever was asked first", "2" => "first breath deeper", "3" => "first breath a gasp", "U" => "first urge", "C" => "contraction", "N" => "next, without counting",
-         "H" => "hold now, in deep breathing", "P" => "pause the lane in focus", "Q" => "quiet breathing from here, for the lane in focus", "V" => "words of all, of the lane in focus, of nobody", "M" => "sound on and off",
+         "H" => "hold now, in deep breathing", "P" => "pause the lane in focus", "S" => "ease the lane in focus, or note a symptom", "−" => "shorter holds from here", "+" => "one restoring breath more", "Q" => "quiet breathing from here, for the lane in focus", "V" => "words of all, of the lane in focus, of nobody", "M" => "sound on and off",
          "E" => "emergency: all lanes stop, the card fills the screen", "Esc" => "stop the lane in focus: loses nothing"}
       end
 

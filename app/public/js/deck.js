@@ -234,6 +234,7 @@ export function deck() {
       this.live = !run.over;
       this.begun = run.live && !run.quiet;
       this.over = run.over;
+      this.effortSaid = run.state.effort === undefined ? null : String(run.state.effort);
       this.rating = run.rated !== null;
       this.asleep = run.live && sound.asleep;
       wakeLock?.keep(run.live);

@@ -51,9 +51,7 @@ export function ease(lane) {
     },
 
     effort(event) {
-      const { effort } = event.currentTarget.dataset;
-      lane()?.run.effort(Number(effort));
-      this.effortSaid = effort;
+      lane()?.run.effort(Number(event.currentTarget.dataset.effort));
     },
     effortSaid: null,
     isEffort(value) { return this.effortSaid === value; },

@@ -1,17 +1,29 @@
 // The deck for several: what a key is for stands in squad_run.js; here is the screen.
 import { clock, everyFrame, Presses } from "./clock.js";
+import { chosen } from "./choices.js";
+import { ease } from "./ease.js";
 import { card } from "./emergency.js";
 import { Lane } from "./lane.js";
 import { LaneRow } from "./lane_row.js";
 import { heard } from "./letters.js";
 import { everySecond } from "./metronome.js";
 import { oneTab } from "./one_tab.js";
+import { Pedal } from "./pedal.js";
+import { setup } from "./setup.js";
 import { Sound } from "./sound.js";
 import { place, SquadRun } from "./squad_run.js";
 import { WakeLock } from "./wake_lock.js";
 
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyE: "emergency", KeyQ: "quiet", Escape: "stop" };
+const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyE: "emergency", KeyQ: "quiet", KeyS: "ease", "-": "shorten", "+": "restore", Escape: "stop" };
 const PULSE_MS = 250;
+// What each key does: for the lane in focus, but for first breaths.
+const DEEDS = {
+  main: (to, event) => to.main(event), urge: (to, event) => to.mark("first_urge", event), contraction: (to, event) => to.mark("contraction", event),
+  smooth: (to, event) => to.breath("smooth", event), deeper: (to, event) => to.breath("deeper", event), gasp: (to, event) => to.breath("gasp", event),
+  pause: (to, event) => to.one.pause(event), skip: (to, event) => to.one.skip(event), hold: (to, event) => to.one.holdNow(event), quiet: (to, event) => to.quiet(event),
+  stop: (to, event) => to.one.stop(event), ease: (to) => to.toggleEase(), shorten: (to, event) => to.shorten(event), restore: (to, event) => to.oneMore(event),
+  voice: (to) => to.nextVoice(), mute: (to) => to.mute(),
+};
 // Whose words are said: all, the lane in focus, nobody's.
 const SPEAKING = ["all", "one", "none"];
 const SPEAKING_KEY = "windlass.squad.voice";
@@ -19,13 +31,23 @@ const SPEAKING_WORDS = { all: "Words of all", one: "Words of one", none: "Tones 
 
 export function squad() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
-  let run, sound, plan, rows, wakeLock;
+  let run, sound, plan, rows, wakeLock, pedal;
   const presses = new Presses();
+  /** What was chosen on this device holds at once. */
+  const apply = () => {
+    for (const lane of run?.lanes ?? []) {
+      lane.run.figures = chosen("figures") ?? "usual";
+      lane.buzz.on = chosen("buzz") === "on";
+      if (lane.run.live) lane.layOut(true);
+    }
+  };
 
   return {
     ...card(() => run, () => sound),
+    ...ease(() => run?.lane),
+    ...setup(() => pedal, () => apply()),
     name: "", cue: "Ready", figure: "", next: "", place: "", kept: "", mainWord: "Start all", holding: "", breathOf: "", known: false, idle: false,
-    live: true, over: false, rating: false, asleep: false, running: false, paused: false, resting: true, holdable: false, muted: false, begun: false, lastBreath: null,
+    live: true, over: false, allOver: false, rating: false, asleep: false, running: false, paused: false, resting: true, holdable: false, muted: false, begun: false, lastBreath: null,
     speaking: localStorage.getItem(SPEAKING_KEY) ?? "all",
 
     init() {
@@ -48,6 +70,8 @@ export function squad() {
       if (stopped) return this.refuse(`${stopped.plan.name} was stopped on this device: no hold work until a clinician has cleared it.`);
       run = new SquadRun(lanes, plan.on_the_word);
       rows = lanes.map((lane, at) => new LaneRow(this.$root.querySelector(`[data-lane="${at}"]`), lane));
+      pedal = new Pedal((what, event) => this.act(what, event));
+      apply();
       this.letSpeak();
       this.cardAgain();
       for (const lane of lanes) lane.journal.send();
@@ -71,10 +95,14 @@ export function squad() {
       this.layOut();
     },
 
+    keyUp(event) { pedal?.up(event); },
+
     key(event) {
+      if (this.learn(event)) return;
+      if (run && !document.querySelector("dialog[open]") && pedal.down(event)) return event.preventDefault();
       if (document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || event.repeat || !heard(event.code)) return;
       const letter = plan.lanes.findIndex((lane) => event.code === `Key${lane.letter}`);
-      const what = KEYS[event.code];
+      const what = KEYS[event.code] ?? KEYS[event.key];
       if (what === "emergency") return this.emergency(event);
       if (!run || (letter < 0 && !what) || (event.code === "Space" && event.target.closest("button, a, input") && !event.target.closest("[data-main]"))) return;
       event.preventDefault();
@@ -84,23 +112,20 @@ export function squad() {
 
     act(what, event) {
       if (!presses.counts(`${what} ${["smooth", "deeper", "gasp"].includes(what) ? run.rated : run.focus}`, clock.at(event))) return;
-      const { run: one } = run.lane;
-      if (what === "main") this.main(event);
-      else if (what === "urge") run.mark("first_urge", event);
-      else if (what === "contraction") run.mark("contraction", event);
-      else if (what === "pause") one.pause(event);
-      else if (what === "skip") one.skip(event);
-      else if (what === "hold") one.holdNow(event);
-      else if (what === "quiet") one.quietFromHere(event);
-      else if (what === "stop") one.stop(event);
-      else if (what === "voice") this.nextVoice();
-      else if (what === "mute") this.mute();
-      else run.breath(what, event);
+      DEEDS[what](this, event);
       this.show();
     },
 
     tap(event) { if (run) this.act(event.currentTarget.dataset.act, event); },
     tapLane(event) { if (run) this.choose(Number(event.currentTarget.dataset.lane)); },
+
+    get one() { return run.lane.run; },
+    mark(kind, event) { run.mark(kind, event); },
+    breath(value, event) { run.breath(value, event); },
+    quiet(event) {
+      this.one.quietFromHere(event);
+      this.endEasing();
+    },
 
     main(event) {
       if (sound.asleep) this.wakeSound();
@@ -125,6 +150,10 @@ export function squad() {
     get stopWho() { return ` ${this.name}`; },
     get voiceWord() { return SPEAKING_WORDS[this.speaking]; },
 
+    loudness(event) {
+      sound.volume = event.target.value / 100;
+      sound.loud();
+    },
     mute() {
       this.muted = !this.muted;
       sound.muted = this.muted;
@@ -156,7 +185,9 @@ export function squad() {
       this.mainWord = !run.begun && !run.onTheWord ? "Start all" : this.idle ? "Waits" : mainWord;
       this.begun = run.begun;
       this.live = one.live || !one.started;
-      this.over = run.over;
+      this.over = one.over;
+      this.allOver = run.over;
+      this.effortSaid = one.state.effort === undefined ? null : String(one.state.effort);
       this.paused = one.live && one.paused;
       this.resting = !one.holding;
       this.running = one.live && !one.quiet;
