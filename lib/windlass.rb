@@ -3,6 +3,7 @@
 # The core of Windlass: the trade's rules and the gas model. Loads alone, without web and database.
 
 require "date"
+require "did_you_mean"
 require "set"
 require "zlib"
 
@@ -173,3 +174,7 @@ require_relative "windlass/progression/readiness/light_control_pause"
 require_relative "windlass/progression/readiness/back_illness"
 require_relative "windlass/progression/readiness/back_layoff"
 require_relative "windlass/progression/readiness"
+
+require_relative "windlass/log/tokens"
+require_relative "windlass/log/line"
+require_relative "windlass/water/surface"

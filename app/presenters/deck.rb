@@ -89,9 +89,11 @@ module Windlass
         "This rung asks for care: #{watcher.empty? ? "somebody" : watcher} beside, the oximeter on."
       end
 
-      def full?(place)
-        before = timeline.placed.take_while { |one| one.start_ms < place.start_ms }.map(&:segment).reverse.find { |one| %i[inhale exhale].include?(one.kind) }
-        place.segment.hold? && before&.kind == :inhale && (before.to == :full || before.depth.to_f >= FULL_FROM)
+      def full?(breath) = breath.kind == :inhale && (breath.to == :full || breath.depth.to_f >= FULL_FROM)
+
+      # @return [Set<Integer>] starts of the holds with full lungs
+      def full_holds
+        @full_holds ||= timeline.placed.chunk_while { |_, after| after.segment.hold? }.flat_map { |breath, *holds| full?(breath.segment) ? holds.map(&:start_ms) : [] }.to_set
       end
 
       # @return [Array] calls of a part; an open hold is warned before the floor, or before it ends by itself
@@ -109,7 +111,7 @@ module Windlass
            hold: place.number, round: place.segment.round, phase: place.segment.phase, ends: place.segment.ends,
            breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats,
            at_most_ms: place.segment.at_most_ms, asks: asked.include?(place.number) || nil, exhale: exhales[place.start_ms],
-           calls: calls_of(place).then { |calls| spoken_calls(calls) if calls.any? }, relief: (RELIEF if full?(place)), say: said(place.segment), own: own?(place.segment) || nil, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
+           calls: calls_of(place).then { |calls| spoken_calls(calls) if calls.any? }, relief: (RELIEF if full_holds.include?(place.start_ms)), say: said(place.segment), own: own?(place.segment) || nil, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
            limited: place.segment.limited? || nil, paced: place.segment.paced? || nil, rate: place.segment.rate, block: blocks[place.segment.block]}.compact
         end
       end

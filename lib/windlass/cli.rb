@@ -19,11 +19,13 @@ require_relative "cli/ready"
 require_relative "cli/protocols"
 require_relative "cli/stagger"
 require_relative "cli/hiss"
+require_relative "cli/log_line"
+require_relative "cli/surface"
 
 module Windlass
   module Cli
     # A command is a file in this folder and a line here.
-    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols, Stagger, Hiss].freeze
+    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols, Stagger, Hiss, LogLine, Surface].freeze
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2
