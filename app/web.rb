@@ -11,6 +11,7 @@ require_relative "assets"
 require_relative "door"
 require_relative "forms"
 require_relative "presenters"
+require_relative "log_files"
 require_relative "refusals"
 require_relative "security"
 require_relative "view_helpers"
@@ -30,6 +31,7 @@ require_relative "routes/prescriptions"
 require_relative "routes/sessions"
 require_relative "routes/squads"
 require_relative "routes/offline"
+require_relative "routes/log"
 require_relative "routes/suspensions"
 require_relative "routes/bench"
 
@@ -66,6 +68,7 @@ module Windlass
     register Routes::Sessions
     register Routes::Squads
     register Routes::Offline
+    register Routes::Log
     register Routes::Suspensions
     register Routes::Bench
 

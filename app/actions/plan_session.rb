@@ -55,24 +55,33 @@ module Windlass
 
       # @param standing [Progression::Standing] where they stood; who comes back is put lower
       def self.columns(prescription, ready, standing, now)
+        of_dose(prescription, ready.dose, on: now.to_date).merge(rung: ready.standing.rung, reduced: ready.standing.reduced, light: ready.light?, planned_at: now,
+          lowered_to: (ready.standing.dose if ready.standing.dose != standing.dose))
+      end
+
+      # What was done elsewhere, with the dose that was prescribed on that day.
+      # @return [Hash] of a session
+      def self.written(prescription, on:, now:)
+        dose = Records::Record.dose(prescription.moves.kept.where(noted: false, local_date: (on + 1)..).order(:local_date).first&.dose_before || prescription.dose)
+        of_dose(prescription, dose, on: on).merge(rung: standing(prescription, now).rung, reduced: prescription.reduced, light: false, planned_at: now)
+      end
+
+      def self.of_dose(prescription, dose, on:)
         athlete = prescription.athlete
         protocol = prescription.to_protocol
-        timeline = timeline(athlete, protocol, ready.dose, now)
-        forecast = Forecasts.of(athlete, timeline, on: now.to_date, posture: protocol.posture, trace: false)
-        {account_id: athlete.account_id, athlete: athlete,
-         protocol: prescription.protocol, dose: ready.dose, rung: ready.standing.rung, reduced: ready.standing.reduced, light: ready.light?,
-         lowered_to: (ready.standing.dose if ready.standing.dose != standing.dose),
-         segments: timeline.segments.map(&:to_h_plain), planned_at: now, local_date: now.to_date, posture: protocol.posture,
-         forecast: forecast && Records::Session.forecast_columns(forecast), washout: forecast&.holds&.map(&:co2_washout)&.max}
+        timeline = timeline(athlete, protocol, dose, on)
+        forecast = Forecasts.of(athlete, timeline, on: on, posture: protocol.posture, trace: false)
+        {account_id: athlete.account_id, athlete: athlete, protocol: prescription.protocol, dose: dose, local_date: on, posture: protocol.posture,
+         segments: timeline.segments.map(&:to_h_plain), forecast: forecast && Records::Session.forecast_columns(forecast), washout: forecast&.holds&.map(&:co2_washout)&.max}
       end
 
       # What ends by hand has a latest end, where the model can speak of the athlete.
-      def self.timeline(athlete, protocol, dose, now)
-        body = athlete.to_body(on: now.to_date, posture: protocol.posture)
+      def self.timeline(athlete, protocol, dose, on)
+        body = athlete.to_body(on: on, posture: protocol.posture)
         compiled = protocol.compile(dose, body)
-        Forecasts.objection(athlete, on: now.to_date) ? compiled : protocol.bounded(compiled, dose, body)
+        Forecasts.objection(athlete, on: on) ? compiled : protocol.bounded(compiled, dose, body)
       end
-      private_class_method :standing, :ready, :taken_up, :plan, :columns, :timeline
+      private_class_method :standing, :ready, :taken_up, :plan, :columns, :of_dose, :timeline
     end
   end
 end

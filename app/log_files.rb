@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Windlass
+  # The log as files, a line at a time: however long it is, little of it is in memory.
+  module LogFiles
+    SLICE = 200
+
+    # @param name [String] of {Formats::LogCsv::FILES}
+    # @param filter [Forms::LogForm]
+    # @yieldparam line [String]
+    def self.write(name, account, filter, &block)
+      yield Formats::CsvOut.line(Formats::LogCsv::COLUMNS.fetch(name))
+      each_session(account, filter) { |session| public_send(:"#{name}_of", session).each { |cells| block.call(Formats::CsvOut.line(cells)) } }
+    end
+
+    # Newest first, from row to row of the index.
+    def self.each_session(account, filter, &block)
+      log = Records::SessionLog.new(account, filter)
+      last = nil
+      loop do
+        found = log.all.limit(SLICE).includes(:athlete, :prescription, :rounds)
+        found = found.where("(sessions.local_date, sessions.id) < (?, ?)", *last) if last
+        sessions = found.to_a
+        sessions.each(&block)
+        break if sessions.size < SLICE
+
+        last = [sessions.last.local_date, sessions.last.id]
+      end
+    end
+
+    # @return [Array<Array>] one row
+    def self.sessions_of(session)
+      held = session.rounds.filter_map(&:held_ms)
+      breaths = session.rounds.filter_map(&:first_breath).tally
+      [[session.uuid, session.local_date.iso8601, session.started_at&.utc&.iso8601, session.athlete.name, session.protocol, session.to_protocol.in_short(session.to_dose), held.size, held.sum / 1000.0,
+        *Timeline::FIRST_BREATHS.map { |breath| breaths.fetch(breath.to_s, 0) }, session.effort, session.symptoms.join(" "), session.proposed_verdict, session.state, !session.discarded_at.nil?, session.note]]
+    end
+
+    # @return [Array<Array>] a row a hold
+    def self.holds_of(session)
+      session.rounds.map do |round|
+        [session.uuid, session.local_date.iso8601, session.athlete.name, session.protocol, round.number, *[round.target_ms, round.held_ms].map { |ms| ms && ms / 1000.0 }, round.skipped,
+          *[round.first_urge_ms, round.contraction_ms].map { |ms| ms && ms / 1000.0 }, round.first_breath, round.sao2_low]
+      end
+    end
+    private_class_method :each_session
+  end
+end

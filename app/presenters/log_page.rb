@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # The log: what was done, by anybody, newest first.
+    class LogPage
+      Row = Value.define(:uuid, :date, :athlete, :athlete_id, :protocol, :dose, :held, :breaths, :effort, :symptoms, :verdict, :how)
+
+      attr_reader :form
+
+      # @param account [Records::Account]
+      # @param form [Forms::LogForm]
+      def initialize(account, form)
+        @account = account
+        @form = form
+        found = Records::SessionLog.new(account, form).page.includes(:athlete, :prescription, :rounds).to_a
+        @sessions = found.first(Records::SessionLog::PAGE)
+        @more = found.size > @sessions.size
+      end
+
+      # @return [Array<Row>]
+      def rows = @sessions.map { |session| row(session) }
+
+      def empty? = @sessions.empty?
+
+      # @return [String, nil] what leads to the next page
+      def older = (form.query(after: "#{@sessions.last.local_date}~#{@sessions.last.id}") if @more)
+
+      # @return [Boolean] not the first page
+      def later? = !form.after.nil?
+
+      def athletes = @account.athletes.by_name.pluck(:name, :id).map { |name, id| [name, id.to_s] }
+
+      # @return [Array<Array(String, String)>] of those that were ever prescribed
+      def protocols
+        ids = Records::Prescription.where(account_id: @account.id).distinct.pluck(:protocol)
+        ids.map { |id| [Protocols.find(id).name, id] }.sort
+      end
+
+      def verdicts = VerdictPanel::WORDS.map { |verdict, words| [words, verdict.to_s] }
+
+      def symptoms = [["any", Forms::LogForm::ANY], *Progression::Symptoms::ALL.map { |symptom, words| [words.capitalize, symptom.to_s] }]
+
+      private
+
+      def row(session)
+        held = session.rounds.filter_map(&:held_ms)
+        Row.new(uuid: session.uuid, date: Dates.short(session.local_date), athlete: session.athlete.name, athlete_id: session.athlete_id, protocol: session.prescription.name,
+          dose: session.to_protocol.in_short(session.to_dose), held: held.empty? ? "–" : "#{Words.clock((held.sum / 1000.0).round)} in #{held.size}", breaths: breaths(session),
+          effort: session.effort ? Words.number(session.effort) : "–", symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
+          verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session))
+      end
+
+      def breaths(session)
+        counts = session.rounds.filter_map(&:first_breath).tally
+        words = SessionLog::FIRST_BREATHS.filter_map { |kind, many| Words.count(counts[kind], kind, many) if counts[kind] }
+        words.empty? ? "–" : words.join(", ")
+      end
+
+      # @return [String, nil] where it is not simply a session that was run to its end
+      def how(session)
+        return "discarded" if session.discarded_at
+        return "written in" unless session.written_in.empty?
+
+        "ended early" if session.state == "stopped"
+      end
+    end
+  end
+end

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # Everything that was done, by anybody; and what was done elsewhere, written in.
+    module Log
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/log") do
+          page = Presenters::LogPage.new(account, Forms::LogForm.parse(params))
+          erb :"log/index", locals: {title: "Log", page: page}
+        end
+
+        Formats::LogCsv::FILES.each_key do |name|
+          app.get("/log/#{name}.csv") do
+            filter = Forms::LogForm.parse(params)
+            content_type "text/csv", charset: "utf-8"
+            attachment "windlass-#{name}-#{today}.csv"
+            stream { |out| LogFiles.write(name, account, filter) { |line| out << line } }
+          end
+        end
+
+        app.get("/prescriptions/:id/write-in") { write_in_page(prescription) }
+
+        # What the lines say, drawn over the planned rounds; keeps nothing.
+        app.post("/prescriptions/:id/write-in/read") do
+          partial :"log/lines", page: Presenters::WriteIn.new(prescription, typed(:lines), today: today)
+        end
+
+        app.post("/prescriptions/:id/write-in") do
+          record = prescription
+          page = Presenters::WriteIn.new(record, typed(:lines), today: today)
+          next write_in_page(record, page) unless page.valid?
+
+          kept = Actions::WriteIn.call(record, page.entries, now: now)
+          tell "#{Words.count(kept.size, "session")} written in."
+          redirect to((kept.size == 1) ? "/sessions/#{kept.first.uuid}" : "/log?athlete_id=#{record.athlete_id}"), 303
+        end
+      end
+
+      module Helpers
+        # Several lines, as they were typed.
+        def typed(key) = params[key].is_a?(String) ? params[key][0, Presenters::WriteIn::MOST_CHARACTERS] : ""
+
+        def write_in_page(record, page = nil)
+          status 422 if page
+          page ||= Presenters::WriteIn.new(record, "", today: today)
+          erb :"log/write_in", locals: {title: page.title, page: page}
+        end
+      end
+    end
+  end
+end

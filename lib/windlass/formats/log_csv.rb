@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Formats
+    # The log as CSV: which files there are, and their columns.
+    module LogCsv
+      # By name, in words.
+      FILES = {"sessions" => "Sessions", "holds" => "Holds"}.freeze
+      COLUMNS = {
+        "sessions" => %w[session date began athlete protocol dose holds held_s first_breath_smooth first_breath_deeper first_breath_gasp effort symptoms verdict state discarded note],
+        "holds" => %w[session date athlete protocol hold target_s held_s skipped first_urge_s contraction_s first_breath sao2_low]
+      }.freeze
+    end
+  end
+end

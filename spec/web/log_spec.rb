@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+require "web_helper"
+require "csv"
+
+# Everything that was done; and what was done elsewhere, written in.
+RSpec.describe "The log", :web do
+  let(:athlete) { make_athlete.tap { |one| make_pause(one) } }
+  let(:prescription) { prescribe(athlete) }
+
+  def write_in(lines) = submit("/prescriptions/#{prescription.id}/write-in", "/prescriptions/#{prescription.id}/write-in", lines: lines)
+
+  it "makes sessions of lines, judges them like all others, and keeps the same line once" do
+    lines = "5x12 g 5 ok e4 yesterday @7:30 # at the pool\n\n5x13 ok e2 lightheaded"
+    2.times { write_in(lines) }
+    first, second = prescription.sessions.order(:local_date).to_a
+
+    expect(Windlass::Records::Session.count).to eq 2
+    expect([first.local_date, first.started_at, first.effort, first.note, first.state]).to eq [Date.new(2026, 3, 1), Time.new(2026, 3, 1, 7, 30), 4.0, "at the pool", "done"]
+    expect(first.rounds.map(&:first_breath).tally).to eq("smooth" => 12, "gasp" => 1)
+    expect([first.proposed_verdict, second.proposed_verdict]).to eq %w[repeat ease]
+    get("/sessions/#{first.uuid}")
+    expect(text).to include("1 gasp: round 12")
+    get("/log")
+    expect(page.css("tbody tr").map { |row| row.text.squeeze(" \n") }).to match [/written in.*13 smooth.*light-headed/m, /12 smooth, 1 gasp/]
+  end
+
+  it "keeps nothing where a line can't be read: line and column are named, and what was typed stays" do
+    write_in("5x13 ok\n5 gsap\n5x14")
+    expect(last_response.status).to eq 422
+    expect(text).to include('Line 2, column 3: "gsap" is not known; perhaps "gasp"', "Line 3, 14 holds written; planned are 13")
+    expect([page.at("textarea").text.strip, Windlass::Records::Session.count]).to eq ["5x13 ok\n5 gsap\n5x14", 0]
+  end
+
+  it "suspends at once where a stop is written in" do
+    write_in("5x13 blackout 1 mar")
+    expect(athlete.suspensions.sole.reason).to start_with("Blackout on 1 March 2026.")
+  end
+
+  it "is filtered, paged without a walk, and comes as files that no spreadsheet runs" do
+    56.times { |day| run_set(prescription, at: WebHelpers::NOON - day * 86_400, note: (day == 7) ? "=1+1" : "") }
+    Windlass::Records::Session.find_by(note: "=1+1").update!(symptoms: ["nausea"])
+    get("/log?athlete_id=#{athlete.id}&from=2025-12-01")
+    expect(page.css("tbody tr").size).to eq 50
+    get(page.at("a[rel=next]")["href"])
+    expect([page.css("tbody tr").size, page.at("a[rel=next]")]).to eq [6, nil]
+    get("/log?symptom=nausea&to=2026-02-22")
+    expect(text).to include("Nothing like that was done.")
+    get("/log?symptom=nausea&search=%3D1&from=rubbish&verdict=maybe&after=x~y")
+    expect(page.css("tbody tr").size).to eq 1
+
+    get("/log/sessions.csv?symptom=any")
+    table = CSV.parse(last_response.body, headers: true)
+    expect([table.size, table[0]["note"], table[0]["symptoms"], last_response.body.count("\r")]).to eq [1, "'=1+1", "nausea", 2]
+    get("/log/holds.csv")
+    expect(CSV.parse(last_response.body, headers: true).size).to eq 56 * 13
+    plan = ActiveRecord::Base.connection.select_rows("EXPLAIN QUERY PLAN #{Windlass::Records::SessionLog.new(account, Windlass::Forms::LogForm.parse({"symptom" => "any"})).page.to_sql}")
+    expect(plan.flatten.join).to include("USING INDEX sessions_with_symptoms_by_day")
+  end
+end
