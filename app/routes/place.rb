@@ -17,9 +17,27 @@ module Windlass
           tell "Kept. The emergency card says it from now on."
           redirect to("/place"), 303
         end
+
+        # Everything of the place, as an archive.
+        app.get("/place/archive.json") { archive_file(Archive::Writer.new(account), "place") }
+
+        app.get("/athletes/:athlete_id/archive.json") { archive_file(Archive::Writer.new(account, athlete: athlete), "athlete-#{athlete.id}") }
+
+        # An archive back in: all of it, or nothing.
+        app.post("/place/import") do
+          read = Archive::Reader.new(account).read(uploaded(:archive))
+          tell "#{Words.count(read, "athlete")} read in, with all that belongs to them."
+          redirect to("/athletes"), 303
+        end
       end
 
       module Helpers
+        def archive_file(writer, name)
+          content_type :json
+          attachment "windlass-#{name}-#{today}.json"
+          stream { |out| writer.write { |text| out << text } }
+        end
+
         def place_page(form)
           status 422 unless form.valid?
           erb :"place/show", locals: {title: "The place", form: form, card: Presenters::EmergencyCard.new(account.place)}

@@ -21,11 +21,14 @@ require_relative "cli/stagger"
 require_relative "cli/hiss"
 require_relative "cli/log_line"
 require_relative "cli/surface"
+require_relative "cli/house"
+require_relative "cli/export"
+require_relative "cli/import"
 
 module Windlass
   module Cli
     # A command is a file in this folder and a line here.
-    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols, Stagger, Hiss, LogLine, Surface].freeze
+    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols, Stagger, Hiss, LogLine, Surface, Export, Import].freeze
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2
@@ -38,8 +41,7 @@ module Windlass
       command, file, options = parse(arguments)
       raise Usage, "#{command::NAME} reads no file" if file && !command::READS
 
-      text = text(command, file, stdin).scrub
-      options.delete("lines") ? answer_lines(command, text, options, stdout) : stdout.puts(JSON.generate(command.call(text, options)))
+      answer(command, file, options, stdin, stdout)
       DONE
     rescue InvalidInput => error
       stderr.puts(clipped(error.faults))
@@ -47,6 +49,14 @@ module Windlass
     rescue Usage, SystemCallError => error
       stderr.puts(error.message, usage)
       WRONG_CALL
+    end
+
+    # Some write by themselves: what they have to say is too long for one answer.
+    def self.answer(command, file, options, stdin, stdout)
+      return command.write(options, stdout) if command.respond_to?(:write)
+
+      text = text(command, file, stdin).scrub
+      options.delete("lines") ? answer_lines(command, text, options, stdout) : stdout.puts(JSON.generate(command.call(text, options)))
     end
 
     # One question a line, one answer a line: many can be asked of one process. A refused one does not end it.
@@ -89,6 +99,6 @@ module Windlass
 
       options[name] = value || rest.shift || ""
     end
-    private_class_method :parse, :option, :text, :answer_lines, :clipped
+    private_class_method :answer, :parse, :option, :text, :answer_lines, :clipped
   end
 end

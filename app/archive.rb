@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+require_relative "records"
+require_relative "archive/table"
+require_relative "archive/writer"
+require_relative "archive/reader"
+
+module Windlass
+  # Everything of a place, or of one athlete, as JSON: out, and back in. What refers to another row does so by that row's place in its
+  # table, from 1: so it is the same whatever numbers a database gives.
+  module Archive
+    VERSION = 1
+
+    # In the order in which they are written and read: nothing refers to what comes later.
+    TABLES = [
+      Table.new(Records::OwnProtocol, of: :place),
+      Table.new(Records::Squad, of: :place),
+      Table.new(Records::Athlete),
+      Table.new(Records::Screening), Table.new(Records::Clearance), Table.new(Records::Measure), Table.new(Records::Day), Table.new(Records::Cold),
+      Table.new(Records::Prescription),
+      Table.new(Records::Session, refers: {"twin_of_id" => "sessions"}),
+      Table.new(Records::Round, of: :session), Table.new(Records::JournalEvent, of: :session, key: "uuid"),
+      Table.new(Records::Move, of: :prescription), Table.new(Records::Suspension),
+      Table.new(Records::Correction, of: :several)
+    ].freeze
+
+    # What of the place itself is kept.
+    PLACE = %w[name emergency_number site oxygen_at defibrillator_at].freeze
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Archive
+    # One table of an archive: its columns, what they may hold, what they refer to.
+    class Table
+      # The database's own.
+      LEFT_OUT = %w[id account_id lock_version].freeze
+      REFERS = {"athlete_id" => "athletes", "prescription_id" => "prescriptions", "session_id" => "sessions", "measure_id" => "measures", "squad_id" => "squads"}.freeze
+
+      attr_reader :record, :of, :key
+
+      # @param record [Class] of Records
+      # @param of [Symbol] what its rows belong to: :athlete, :session, :prescription, :place, or :several
+      # @param key [String] what it is found by; `id` where nothing else is said
+      # @param refers [Hash{String => String}] columns that refer to a table of another name
+      def initialize(record, of: :athlete, key: "id", refers: {})
+        @record = record
+        @of = of
+        @key = key
+        @refers = REFERS.merge(refers)
+      end
+
+      def name = record.table_name
+
+      # @return [Array<ActiveRecord::ConnectionAdapters::Column>] that are written
+      def columns = @columns ||= record.columns.reject { |column| LEFT_OUT.include?(column.name) }
+
+      # @return [String, nil] the table that a column of a row refers to
+      def target(column, row) = (of == :several && column == "of_id") ? row["of"] : (@refers[column] if column.end_with?("_id"))
+
+      # @return [Boolean] its rows carry an account
+      def owned? = record.column_names.include?("account_id")
+
+      # @param athlete_ids [Array<Integer>, nil] nil: all of the place
+      # @return [ActiveRecord::Relation] in the order of an archive
+      def rows(athlete_ids, sessions:, prescriptions:)
+        return record.order(:id) if athlete_ids.nil? && key == "id"
+        return record.order(:session_id, :received_at, :at_ms, :uuid) if athlete_ids.nil?
+        return record.none if of == :place
+
+        {athlete: -> { record.where((name == "athletes") ? {id: athlete_ids} : {athlete_id: athlete_ids}).order(:id) },
+         session: -> { record.where(session_id: sessions).order(:session_id, *((key == "id") ? [:id] : [:received_at, :at_ms, :uuid])) },
+         prescription: -> { record.where(prescription_id: prescriptions).order(:id) },
+         several: -> { record.where(of: "sessions", of_id: sessions).order(:id) }}.fetch(of).call
+      end
+    end
+  end
+end

@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Archive
+    # Writes an archive, a row a line: however large, little of it is in memory.
+    class Writer
+      SLICE = 1000
+
+      # @param account [Records::Account]
+      # @param athlete [Records::Athlete, nil] of whom; nil: of the whole place
+      def initialize(account, athlete: nil)
+        @account = account
+        @athletes = athlete && [athlete.id]
+        @places = {}
+      end
+
+      # @yieldparam text [String] part after part
+      def write
+        yield %({"windlass":#{VERSION},"of":#{JSON.generate(@athletes ? "athlete" : "place")})
+        yield %(,\n"place":#{JSON.generate(@account.slice(*PLACE))}) unless @athletes
+        TABLES.each do |table|
+          yield %(,\n"#{table.name}":[)
+          first = true
+          each_row(table) do |row|
+            yield "#{first ? "\n" : ",\n"}#{JSON.generate(row)}"
+            first = false
+          end
+          yield "\n]"
+        end
+        yield "}\n"
+      end
+
+      private
+
+      def each_row(table)
+        names = table.columns.map(&:name)
+        found = table.rows(@athletes, sessions: sessions, prescriptions: prescriptions)
+        places = @places[table.name] = {}
+        ids = (table.key == "id") ? found.pluck(:id) : nil
+        ids&.each_with_index { |id, index| places[id] = index + 1 }
+        slices(table, found, ids).each { |slice| slice.pluck(*names).each { |values| yield row(table, names.zip(values).to_h) } }
+      end
+
+      def slices(table, found, ids)
+        return ids.each_slice(SLICE).lazy.map { |some| found.where(id: some) } if ids
+
+        (0...found.count).step(SLICE).lazy.map { |from| found.offset(from).limit(SLICE) }
+      end
+
+      def row(table, values)
+        values.to_h do |name, value|
+          target = table.target(name, values)
+          [name, target ? value && @places.fetch(target)[value] : written(value)]
+        end
+      end
+
+      def written(value)
+        case value
+        when Time, ActiveSupport::TimeWithZone then value.utc.iso8601(6)
+        when Date then value.iso8601
+        else value
+        end
+      end
+
+      def sessions = @athletes && (@sessions ||= Records::Session.where(athlete_id: @athletes).ids)
+
+      def prescriptions = @athletes && (@prescriptions ||= Records::Prescription.where(athlete_id: @athletes).ids)
+    end
+  end
+end

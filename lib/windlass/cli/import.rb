@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Cli
+    # `import [FILE]`: an archive into the database that WINDLASS_DB names: all of it, or nothing.
+    module Import
+      NAME = "import"
+      USAGE = "import [FILE]"
+      OPTIONS = [].freeze
+      READS = true
+
+      # @param text [String] an archive
+      # @return [Hash] athletes that were read
+      # @raise [InvalidInput]
+      def self.call(text, _options)
+        House.open
+        {athletes: Archive::Reader.new(Records::Account.first).read(text)}
+      end
+    end
+  end
+end

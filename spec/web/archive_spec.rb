@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+require "web_helper"
+require_relative "../../db/demo/scenario"
+
+# Everything as JSON: out, and back in.
+RSpec.describe "The archive", :web do
+  def written(**of)
+    text = +""
+    Windlass::Archive::Writer.new(account, **of).write { |part| text << part }
+    text
+  end
+
+  def read(text) = Windlass::Archive::Reader.new(account).read(text)
+
+  def faults(text)
+    read(text) && []
+  rescue Windlass::InvalidInput => error
+    error.faults
+  end
+
+  before { Windlass::Demo::Scenario.load(now: clock.now, people: Windlass::Demo::PEOPLE.first(4)) }
+
+  it "comes back from an empty database as it was, byte for byte" do
+    before = written
+    Windlass::Demo::Scenario.clear
+
+    expect(read(before)).to eq 4
+    expect(written == before).to be true
+    expect(account.reload.emergency_number).not_to be_empty
+  end
+
+  it "brings one athlete into a house that has others, once" do
+    athlete = Windlass::Records::Athlete.order(:id).last
+    archive = written(athlete: athlete)
+    expect(faults(archive)).to eq ["measures[0]: is here already"]
+    Windlass::Demo::Scenario.clear
+    make_athlete(name: "Somebody else")
+
+    expect(read(archive)).to eq 1
+    expect(written(athlete: Windlass::Records::Athlete.order(:id).last)).to eq archive
+  end
+
+  it "keeps nothing of a file that is wrong anywhere, and names row and column" do
+    archive = JSON.parse(written)
+    Windlass::Demo::Scenario.clear
+    broken = lambda do |&change|
+      copy = JSON.parse(JSON.generate(archive))
+      change.call(copy)
+      faults(JSON.generate(copy))
+    end
+
+    expect(broken.call { |all| all["rounds"].last["first_breath"] = "loud" }).to match [/\Arounds\[\d+\]: breaks the rule first_breath\z/]
+    expect(broken.call { |all| all["sessions"][3]["athlete_id"] = 99 }).to eq ["sessions[3].athlete_id: 99 is not allowed; allowed: a row of athletes, 1 to 4"]
+    expect(broken.call { |all| all["athletes"][1]["born_on"] = "tomorrow" && all["athletes"][0].delete("sex") && 7 }).to eq ["athletes[0].sex: is missing", "athletes[1].born_on: 7 is not allowed; allowed: a day such as 2026-03-02"]
+    expect(broken.call { |all| all["sessions"][0]["segments"] = [{"kind" => "hold"}] }).to eq ["sessions[0].segments: can't be read as what it is"]
+    expect(broken.call { |all| all["prescriptions"][0]["protocol"] = "magic" }.first).to start_with("prescriptions[0].protocol: ").and include("does not exist")
+    expect(broken.call { |all| all["athletes"][0]["password"] = "x" }).to eq ["athletes[0].password: is not known here"]
+    expect([faults("{"), faults("[" * 90), faults("\xff"), faults("{}")].map { |found| found.first[0, 30] }).to eq ["archive: is not JSON (expected", "archive: is not JSON (nesting ", "archive: is not UTF-8", "archive: is no archive of Wind"]
+    expect(Windlass::Records::Athlete.count + Windlass::Records::Session.count).to eq 0
+  end
+
+  it "is saved and read in from the page of the place" do
+    get("/place/archive.json")
+    saved = last_response.body
+    Windlass::Demo::Scenario.clear
+    get("/place")
+    post("/place/import", {"authenticity_token" => page.at("meta[name=csrf-token]")["content"], "archive" => Rack::Test::UploadedFile.new(StringIO.new(saved), "application/json", original_filename: "all.json")})
+    follow_redirect!
+
+    expect(text).to include("4 athletes read in")
+  end
+end
