@@ -7,6 +7,7 @@ require "net/http"
 require "tmpdir"
 require "ferrum"
 require_relative "../../app/actions"
+require_relative "../../app/assets"
 
 module Bench
   # A house of its own for a measurement: a database in a file of its own, athletes with a session each, a server that can be killed.

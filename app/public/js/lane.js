@@ -64,13 +64,16 @@ export class Lane {
     this.journal.tell({ ...this.run.state, at: Math.round(this.run.now()), hands_free: this.run.handsFree });
   }
 
-  /** @param byHand the timeline was changed: what was laid out before is wrong */
-  layOut(byHand) {
+  /**
+   * @param byHand the timeline was changed: what was laid out before is wrong
+   * @param lateMs what should have begun so little ago begins now
+   */
+  layOut(byHand, lateMs = LATE_MS) {
     if (!this.channel) return;
     if (byHand) for (const one of [this.channel, this.buzz]) one.silence();
     if (!this.run.live || this.run.paused) return;
     const now = this.run.now();
-    const from = byHand ? now - LATE_MS : this.laidOutTo;
+    const from = byHand ? now - lateMs : this.laidOutTo;
     this.laidOutTo = now + AHEAD_MS;
     const cues = cuesBetween(this.run, from, this.laidOutTo).map((cue) => ({ ...cue, say: this.said(cue), inMs: cue.atMs - now }));
     for (const one of [this.channel, this.buzz]) one.schedule(cues);
@@ -88,7 +91,7 @@ export class Lane {
   /** A hold may be longer than what was laid out when it began; and an audio clock that slipped plays late. */
   topUp(slipped) {
     if (!this.channel || !this.run.live || this.run.paused) return;
-    if (slipped) this.layOut(true);
+    if (slipped) this.layOut(true, 0);
     else if (this.laidOutTo - this.run.now() < TOP_UP_MS) this.layOut(false);
   }
 }

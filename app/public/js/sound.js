@@ -17,6 +17,9 @@ const LENGTH_S = { hold: 0.35, tick: 0.04, beat: 0.025, note: 1.2 };
 const SLIP_S = 0.01;
 // How far it really ran ahead is only known once it moves.
 const RUNNING = "running";
+// So many stamps of the device's clock make a median.
+const MAPPINGS = 15;
+const pause = () => new Promise((done) => setTimeout(done, 20));
 // What should have begun so little ago begins at once.
 const LATE_MS = 60;
 
@@ -68,23 +71,34 @@ export class Sound {
 
   async moving() {
     const from = this.context.currentTime;
-    for (let tries = 0; tries < 50 && this.context.currentTime === from; tries += 1) {
-      await new Promise((done) => setTimeout(done, 20));
+    for (let tries = 0; tries < 50 && this.context.currentTime === from; tries += 1) await pause();
+    this.mappings = [];
+    for (let tries = 0; tries < MAPPINGS; tries += 1) {
+      this.mapping();
+      await pause();
     }
     this.offset = this.mapping();
   }
 
-  /** Seconds of the audio clock less those of the page. */
+  /** Seconds of the audio clock less those of the page: a median, for each stamp is off by a few milliseconds. */
   mapping() {
+    this.mappings = [...(this.mappings ?? []), this.stamp()].slice(-MAPPINGS);
+    return [...this.mappings].sort((one, other) => one - other)[this.mappings.length >> 1];
+  }
+
+  stamp() {
     const stamp = this.context.getOutputTimestamp?.();
     if (stamp?.performanceTime) return stamp.contextTime - stamp.performanceTime / 1000;
     return this.context.currentTime - performance.now() / 1000;
   }
 
-  /** This moment on the audio clock: where the page's clock says it is, not where the last block of samples began. */
+  /**
+   * This moment on the audio clock: what leaves the device now. What is reckoned now leaves it a little later, so the audio clock's own
+   * time is ahead of it.
+   */
   now() {
     this.offset = this.mapping();
-    return Math.max(this.context.currentTime, performance.now() / 1000 + this.offset);
+    return performance.now() / 1000 + this.offset;
   }
 
   /** @returns whether what was laid out lies where it should no longer */
@@ -114,7 +128,7 @@ class Channel {
     if (this.sound.asleep) return;
     const now = this.sound.now();
     for (const cue of cues.filter(({ inMs }) => inMs >= -LATE_MS)) {
-      const at = now + Math.max(0, cue.inMs) / 1000;
+      const at = Math.max(this.sound.context.currentTime, now + cue.inMs / 1000);
       for (const [pitch, after] of TONES[cue.kind]) this.tone(pitch ? pitch * this.pitch : cue.hz, at + after, LENGTH_S[cue.kind] ?? 0.12);
       if (this.speaking && cue.say) this.words(cue.say, at);
     }
