@@ -19,6 +19,8 @@ gem "puma", "~> 8.0"
 gem "rack-session", "~> 2.1"
 gem "rackup", "~> 2.3"
 gem "rake", "~> 13.0"
+gem "prawn", "~> 2.5"
+gem "prawn-table", "~> 0.2"
 gem "rqrcode_core", "~> 2.0"
 gem "sinatra", "~> 4.2"
 
@@ -32,6 +34,8 @@ group :test do
   gem "capybara", "~> 3.40"
   gem "cuprite", "~> 0.19.0"
   gem "ferrum", "~> 0.19.2"
+  gem "midilib", "~> 4.0", require: false
+  gem "pdf-reader", "~> 2.12", require: false
   gem "rack-test", "~> 2.2"
   gem "rspec", "~> 3.13"
 end

@@ -13,6 +13,7 @@ require_relative "forms"
 require_relative "presenters"
 require_relative "log_files"
 require_relative "archive"
+require_relative "papers"
 require_relative "refusals"
 require_relative "security"
 require_relative "view_helpers"
@@ -33,6 +34,7 @@ require_relative "routes/sessions"
 require_relative "routes/squads"
 require_relative "routes/offline"
 require_relative "routes/log"
+require_relative "routes/papers"
 require_relative "routes/suspensions"
 require_relative "routes/bench"
 
@@ -70,6 +72,7 @@ module Windlass
     register Routes::Squads
     register Routes::Offline
     register Routes::Log
+    register Routes::Papers
     register Routes::Suspensions
     register Routes::Bench
 

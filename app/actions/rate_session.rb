@@ -10,6 +10,7 @@ module Windlass
         said_before = session.symptoms.map(&:to_sym)
         session.transaction do
           assign(session, values)
+          Records::Correction.keep(session, now: now, rounds: rounds_before(session))
           session.save!
           session.rounds.each(&:save!)
           ActOnSymptoms.call(session, values[:symptoms].map(&:to_sym) - said_before, now: now)
@@ -17,6 +18,12 @@ module Windlass
         Propose.call(session)
         session.reload
       end
+
+      # @return [Hash{String => Hash}] what was said of rounds and changes now, by number
+      def self.rounds_before(session)
+        session.rounds.to_h { |round| [round.number.to_s, Records::Correction.changed(round)] }.reject { |_, before| before.empty? }
+      end
+      private_class_method :rounds_before
 
       # Puts the values on the record and its rounds without keeping them.
       def self.assign(session, values)

@@ -8,6 +8,7 @@ module Windlass
       EFFORT = (0..10)
       HELD_S = (0..1200)
       BEATS = (0..120)
+      LOW_PERCENT = (30..100)
       # Rounds that a form can have; and as many faults as a page can bear. Each round is looked at by itself.
       MOST_ROUNDS = 2000
       MOST_FAULTS = 20
@@ -28,12 +29,13 @@ module Windlass
         params do
           optional(:held_s).maybe(Types::Number)
           optional(:beats).maybe(Types::Number)
+          optional(:low).maybe(Types::Number)
           optional(:first_breath).maybe(:string, included_in?: Timeline::FIRST_BREATHS.map(&:to_s))
           optional(:ribs).maybe(:string, included_in?: Progression::RIBS.map(&:to_s))
           optional(:stream).maybe(:string, included_in?: Progression::STREAMS.map(&:to_s))
         end
 
-        {held_s: [HELD_S, "seconds held"], beats: [BEATS, "beats"]}.each do |field, (range, unit)|
+        {held_s: [HELD_S, "seconds held"], beats: [BEATS, "beats"], low: [LOW_PERCENT, "percent"]}.each do |field, (range, unit)|
           rule(field) do
             fault = value && outside(value, range)
             base.failure("#{fault} #{unit}") if fault
@@ -81,6 +83,7 @@ module Windlass
         changes = round.slice(:first_breath, :ribs, :stream)
         changes[:held_ms] = round[:held_s] && (round[:held_s] * 1000).round if round.key?(:held_s)
         changes[:held_ms] = round[:beats] && (round[:beats] * beat_ms).round if round.key?(:beats) && beat_ms
+        changes[:sao2_low] = round[:low] && (round[:low] / 100.0).round(3) if round.key?(:low)
         changes
       end
     end

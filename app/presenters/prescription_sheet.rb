@@ -38,6 +38,12 @@ module Windlass
       # @return [Progression::Ready, nil] nil where nothing is offered
       def ready = @ready ||= standing && @situations.ready(prescription, standing)
 
+      # @return [Boolean] there is a dose today
+      def dosed? = !standing.nil?
+
+      # @return [Array<Array(Integer, String)>] what is called in the whole of it
+      def calls = protocol.calls(dose_today)
+
       def runnable? = hindrance.nil? && ready.go?
 
       # @return [Records::Day] what was said today; empty where nothing was
@@ -155,6 +161,10 @@ module Windlass
 
       def timeline = @timeline ||= protocol.compile(dose_today, body)
 
+      def today = @now.to_date
+
+      def body = athlete.to_body(on: today, posture: protocol.posture)
+
       private
 
       # @return [String, nil] the one change that leads to a rung
@@ -163,13 +173,9 @@ module Windlass
         "#{lever.words} #{Words.number(value)}" if lever && protocol.in_short(standing.ladder.rungs[0]) == protocol.in_short(standing.ladder.rungs[1])
       end
 
-      def today = @now.to_date
-
       def values = @situations.values(athlete)
 
       def forecast = @forecast ||= Forecasts.of(athlete, timeline, on: today, posture: protocol.posture)
-
-      def body = athlete.to_body(on: today, posture: protocol.posture)
 
       def care
         "A forecast hold falls under the planning floor: somebody beside, and an oximeter on." if care?

@@ -45,6 +45,9 @@ module Windlass
         end
       end
 
+      # @return [Array<String>] what stood there before
+      def corrections = Corrections.of(session)
+
       # @return [Array<String>] what was done otherwise than planned, and what was felt, each with its moment
       def noted
         events.filter_map do |event|
@@ -68,7 +71,7 @@ module Windlass
           typed = typed_round(round.number)
           Round.new(number: round.number, where: where(round.number), target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
             held: typed["held_s"] || (round.held_ms && Words.number(round.held_ms / 1000.0)),
-            forecast: forecast_urge(round.hold), low: round.sao2_low ? "#{(round.sao2_low * 100).round} %" : "–",
+            forecast: forecast_urge(round.hold), low: typed["low"] || (round.sao2_low && Words.number((round.sao2_low * 100).round(1))),
             urge: urge(round),
             first_breath: typed["first_breath"] || round.first_breath, asked: asked.include?(round.number))
         end

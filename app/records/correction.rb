@@ -2,17 +2,20 @@
 
 module Windlass
   module Records
-    # What stood in a record before it was corrected. of: its table.
+    # What stood in a record before it was corrected. of: its table. before: column and value; of a session also its rounds, by number.
     class Correction < Record
       self.table_name = "corrections"
+      belongs_to :account
 
-      # @param record [Record] about to be saved; what stood in it is kept, but for what the server reckons by itself
-      # @param more [Hash] what stood beside it
-      # @return [Correction, nil] nil where nothing changes
-      def self.keep(record, columns, now:, **more)
-        before = record.changes_to_save.slice(*columns.map(&:to_s)).transform_values(&:first).merge(more.transform_keys(&:to_s).reject { |_, value| value.blank? })
-        create!(account_id: record.account_id, of: record.class.table_name, of_id: record.id, corrected_at: now, before: before) if record.persisted? && before.any?
+      # @param record [Record] about to be saved; what was said before and changes now is kept
+      # @param before [Hash] what stood beside it
+      def self.keep(record, now:, **before)
+        said = changed(record).merge(before.transform_keys(&:to_s)).reject { |_, value| value.blank? && value != false }
+        create!(account_id: record.account_id, of: record.class.table_name, of_id: record.id, corrected_at: now, corrected_by: Account.find(record.account_id).name, before: said) if record.persisted? && said.any?
       end
+
+      # @return [Hash{String => Object}] what stood in the columns that change, where something stood there
+      def self.changed(record) = record.changes_to_save.transform_values(&:first).except("updated_at", "lock_version").reject { |_, value| value.nil? || value == "" || value == [] }
 
       # @return [ActiveRecord::Relation] newest first
       def self.of_record(record) = where(of: record.class.table_name, of_id: record.id).order(corrected_at: :desc, id: :desc)

@@ -16,6 +16,7 @@ class KeepALog < ActiveRecord::Migration[7.2]
       t.text :of, null: false
       t.integer :of_id, null: false
       t.datetime :corrected_at, null: false
+      t.text :corrected_by, null: false
       # What stood there before.
       t.json :before, null: false
       t.index %i[of of_id corrected_at]

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Papers
+    # What a clinician is asked: what was seen, when, what the person wants to do, which kinds of work need a word; and a part to reply on.
+    class ClinicianLetter < Paper
+      # @param athlete [Records::Athlete]
+      # @param now [Time]
+      def initialize(athlete, now:)
+        super("A4", "Letter to a clinician, #{athlete.name}")
+        @athlete = athlete
+        @now = now
+      end
+
+      private
+
+      def write
+        heading("A word from a clinician, please")
+        quiet(Presenters::Dates.long(@now.to_date))
+        gap
+        text("#{@athlete.name}, born on #{Words.date(@athlete.born_on)}, trains breath holding with a coach: #{@athlete.disciplines.join(", ")}.")
+        seen
+        asked
+        reply
+      end
+
+      def seen
+        heading("What was seen", 15)
+        stops = @athlete.suspensions.select { |one| one.kind == "stop" && one.lifted_at.nil? }
+        conditions = @athlete.screenings.max_by { |one| [one.answered_on, one.id] }&.conditions.to_a
+        stops.each { |stop| text("#{Words.date(stop.opened_at.getlocal.to_date)}: #{stop.reason}") }
+        text("In the screening: #{conditions.map { |one| one.tr("_", " ") }.join(", ")}.") if conditions.any?
+        text("Nothing that stops; the coach asks all the same.") if stops.empty? && conditions.empty?
+        gap
+      end
+
+      def asked
+        heading("What the person wants to do", 15)
+        open = @athlete.prescriptions.reject { |one| one.state == "ended" }
+        open.each { |one| text("#{one.name}: #{one.to_protocol.in_words(Records::Record.dose(one.dose))}.") }
+        text("Breath holding at rest, seated or lying, as above; carbon dioxide rises and oxygen falls for a time.") if open.any?
+        gap
+      end
+
+      def reply
+        heading("Reply", 15)
+        COLUMNS.each do |words|
+          text(words, style: :bold)
+          ["open", "open with limits:", "not"].each { |answer| tick(answer) }
+        end
+        ["Until", "Name", "Date and signature"].each { |words| blank(words) }
+      end
+      COLUMNS = ["Easy holds, well short of any strain", "Holds with an urge to breathe", "Deep or fast breathing before a hold", "Holds in water"].freeze
+      private_constant :COLUMNS
+    end
+  end
+end

@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Formats
+    # A session to listen to, for a telephone in a bag: the very tones of the deck, as RIFF/WAVE, 16 bit, one channel. Written part after
+    # part: however long it is, little of it is in memory.
+    class PracticeWav
+      RATE = 22_050
+      LOUD = 0.4 * 32_767
+      # Before the first tick of the count-in, and after the last tone.
+      LEAD_S = 0.5
+      TAIL_S = 1.0
+      # So many samples of silence are written at once.
+      SILENCE = 4096
+
+      QUIET = ("\0\0" * SILENCE).b.freeze
+      private_constant :QUIET
+
+      # @param cues [Array<Timeline::Cues::Cue>] in order
+      def initialize(cues)
+        @kinds = {}
+        @packed = {}
+        first = cues.first.at_ms
+        @sounds = cues.map { |cue| [(((cue.at_ms - first) / 1000.0 + LEAD_S) * RATE).round, sound(cue)] }
+        @samples = @sounds.map { |from, tone| from + tone.size }.max + (TAIL_S * RATE).round
+      end
+
+      # @yieldparam bytes [String]
+      def write(&block)
+        yield header
+        at = 0
+        together.each do |group|
+          from, tone = group.first
+          silence(from - at, &block)
+          bytes = group.one? ? (@packed[tone.object_id] ||= packed(tone)) : packed(mixed(group))
+          yield bytes
+          at = from + bytes.bytesize / 2
+        end
+        silence(@samples - at, &block)
+      end
+
+      # @return [Integer]
+      def bytes = 44 + 2 * @samples
+
+      private
+
+      def sound(cue) = @kinds[[cue.kind, cue.hz]] ||= Tones.samples(cue.kind, cue.hz, RATE)
+
+      def header
+        ["RIFF", bytes - 8, "WAVE", "fmt ", 16, 1, 1, RATE, RATE * 2, 2, 16, "data", 2 * @samples].pack("a4Va4a4VvvVVvva4V")
+      end
+
+      def silence(samples)
+        (samples / SILENCE).times { yield QUIET }
+        yield QUIET[0, 2 * (samples % SILENCE)]
+      end
+
+      # Tones that lie over one another are mixed; those that do not stand by themselves.
+      def together
+        last = 0
+        @sounds.slice_when { |(from, tone), (following, _)| following >= (last = [last, from + tone.size].max) }
+      end
+
+      def packed(samples) = samples.map { |sample| (sample.clamp(-2.0, 2.0) * LOUD / 2).round }.pack("s<*")
+
+      # @return [Array<Float>] the sum of tones, from where the first begins
+      def mixed(group)
+        from = group.first.first
+        all = Array.new(group.map { |start, tone| start + tone.size }.max - from, 0.0)
+        group.each { |start, tone| tone.each_with_index { |sample, at| all[start - from + at] += sample } }
+        all
+      end
+    end
+  end
+end
