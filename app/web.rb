@@ -35,6 +35,7 @@ require_relative "routes/squads"
 require_relative "routes/offline"
 require_relative "routes/log"
 require_relative "routes/papers"
+require_relative "routes/water"
 require_relative "routes/suspensions"
 require_relative "routes/bench"
 
@@ -73,6 +74,7 @@ module Windlass
     register Routes::Offline
     register Routes::Log
     register Routes::Papers
+    register Routes::Water
     register Routes::Suspensions
     register Routes::Bench
 

@@ -60,7 +60,7 @@ module Windlass
       # What has no holds is told part by part, the same ones once.
       def parts
         told = @timeline.segments.filter_map { |segment| [segment.cue, Words.hold(segment.ms / 1000.0)] if segment.cue }.tally
-        rows([["Part", "For", "Times"], *told.first(MOST_ROWS).map { |(cue, length), times| [cue, length, times.to_s] }], size: 11.5 * @scale)
+        rows([["Part", "For", "Times"], *told.first(MOST_ROWS - 3).map { |(cue, length), times| [cue, length, times.to_s] }], size: 11.5 * @scale)
       end
 
       def rest_after(index)

@@ -6,7 +6,8 @@ module Windlass
     class Suspension < Record
       self.table_name = "suspensions"
       belongs_to :athlete
-      # It comes from a session or from a measure.
+      # It comes from a session, from a measure or from a dive.
+      belongs_to :dive, optional: true
       belongs_to :session, optional: true
       belongs_to :measure, optional: true
 

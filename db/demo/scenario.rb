@@ -30,7 +30,7 @@ module Windlass
 
       # Empties every table; the account stays, and forgets its place.
       def self.clear
-        [Records::Correction, Records::Move, Records::Suspension, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session, Records::Squad,
+        [Records::Correction, Records::Move, Records::Suspension, Records::Dive, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session, Records::Squad,
           Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol, Records::Athlete].each(&:delete_all)
         # Numbers begin at 1 again, so that addresses of the demo stay the same.
         Records::Account.update_all(PLACE.transform_values { "" })

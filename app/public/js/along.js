@@ -1,6 +1,7 @@
 // What is taken along on this device, for a day without a network. Its decks lie in the service worker's cache, with all parts of the
 // application; what is marked in them lies beside, until the server has it.
 import { Journal } from "./journal.js";
+import { sendPieces } from "./outbox.js";
 import { store } from "./store.js";
 
 const WORKER = "/sw.js";
@@ -77,6 +78,7 @@ export function tellWaiting() {
     return count;
   };
   const send = async () => {
+    sendPieces();
     if (await tell() === 0 || document.getElementById("plan")) return;
     for (const session of await store.waiting()) await (await Journal.open(session, tell)).send();
     tell();

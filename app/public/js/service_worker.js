@@ -2,6 +2,7 @@
 // WINDLASS.parts, and WINDLASS.generation, a name that changes when any part does.
 const { parts, generation } = self.WINDLASS;
 const START = "/along";
+const CLOCK = "/water/clock";
 const DECKS = /^\/(sessions|squads)\/[^/]+\/deck$/;
 
 self.addEventListener("install", (event) => {
@@ -37,7 +38,10 @@ async function part(request) { return (await caches.match(request, { ignoreVary:
 /** What the server says, where it says anything; else what was taken along, else what there is to choose from. */
 async function page(request) {
   try {
-    return await fetch(request);
+    const answer = await fetch(request);
+    // Whoever is in the water has no network to take the clock along with.
+    if (new URL(request.url).pathname === CLOCK && answer.ok) await (await caches.open(generation)).put(request, answer.clone());
+    return answer;
   } catch {
     return (await caches.match(request, { ignoreSearch: true, ignoreVary: true })) ?? caches.match(START, { ignoreVary: true });
   }

@@ -14,7 +14,7 @@ const TONES = {
 };
 const LENGTH_S = { hold: 0.35, tick: 0.04, beat: 0.025, note: 1.2 };
 // The audio clock may slip against the page's while nothing sounds: further than this, what is laid out is wrong.
-const SLIP_S = 0.01;
+const SLIP_S = 0.004;
 // How far it really ran ahead is only known once it moves.
 const RUNNING = "running";
 // So many stamps of the device's clock make a median.

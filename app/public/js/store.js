@@ -12,6 +12,7 @@ function database() {
       request.result.createObjectStore("runs", { keyPath: "session" });
       request.result.createObjectStore("along", { keyPath: "path" });
       request.result.createObjectStore("stops", { keyPath: "athlete" });
+      request.result.createObjectStore("pieces", { keyPath: "uuid" });
     };
     request.onsuccess = () => done(request.result);
     request.onerror = () => failed(request.error);
@@ -47,6 +48,10 @@ export const store = {
   putAlong: (one) => within("along", "readwrite", (along) => along.put(one)),
   dropAlong: (path) => within("along", "readwrite", (along) => along.delete(path)),
   along: () => within("along", "readonly", (along) => along.getAll()),
+  /** What is sent as one piece. */
+  putPiece: (piece) => within("pieces", "readwrite", (pieces) => pieces.put(piece)),
+  dropPiece: (uuid) => within("pieces", "readwrite", (pieces) => pieces.delete(uuid)),
+  pieces: () => within("pieces", "readonly", (pieces) => pieces.getAll()),
   /** Who was stopped on this device, and when: their other sessions wait here until the server has it and says otherwise. */
   putStop: (stop) => within("stops", "readwrite", (stops) => stops.put(stop)),
   stop: (athlete) => within("stops", "readonly", (stops) => stops.get(athlete)),

@@ -13,6 +13,7 @@ import { marginMap } from "./margin_map.js";
 import { measure } from "./measure.js";
 import { sendAgain } from "./again.js";
 import { squad } from "./squad.js";
+import { water } from "./water.js";
 
 Alpine.data("along", along);
 Alpine.data("composer", composer);
@@ -24,6 +25,7 @@ Alpine.data("follow", follow);
 Alpine.data("marginMap", marginMap);
 Alpine.data("squad", squad);
 Alpine.data("takeAlong", takeAlong);
+Alpine.data("water", water);
 Alpine.start();
 
 listenForHelp();

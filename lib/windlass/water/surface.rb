@@ -3,6 +3,11 @@
 module Windlass
   # Dives are logged; depth is never planned.
   module Water
+    SECONDS = (1..1200)
+    DEPTH_M = (0..200)
+    # So long after surfacing signs are asked for: the handbook, safety.
+    SIGNS_AFTER_S = 30
+
     # One dive as it was: down [Time], seconds under, depth in metres where known, hard where it was marked so.
     Dive = Value.define(:down, :seconds, :depth_m, :hard) do
       def initialize(down:, seconds:, depth_m: nil, hard: false)
@@ -25,6 +30,9 @@ module Windlass
       DEEP_FROM_M = 20
       MINUTES_A_METRE = Rational(1, 5)
       HARD = Rational(3, 2)
+
+      # @return [Hash{Symbol => Float}] the figures, for a clock without a network
+      def self.to_h = {times_dive: TIMES_DIVE, least_s: LEAST_S, deep_from_m: DEEP_FROM_M, minutes_a_metre: MINUTES_A_METRE.to_f, hard: HARD.to_f}
 
       # @param dive [Dive]
       # @param margin [Numeric] 1 or more

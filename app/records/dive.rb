@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    # One dive as it was logged.
+    class Dive < Record
+      self.table_name = "dives"
+      belongs_to :athlete
+      belongs_to :account
+
+      scope :in_order, -> { order(:down_at) }
+
+      # @return [Water::Dive]
+      def to_core = Water::Dive.new(down: down_at, seconds: seconds, depth_m: depth_m, hard: hard)
+    end
+  end
+end

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # Dives are logged with a surface clock; depth is never planned.
+    module Water
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/water") { water_page(Presenters::WaterPage.new(account, now: now)) }
+
+        app.post("/water") do
+          pairs = Actions::PlanWater.call(account, chosen_pairs, clear: listed(:clear), now: now)
+          redirect to("/water/clock?pairs=#{pairs.map { |pair| pair.map(&:id).join("-") }.join("_")}"), 303
+        rescue Error => error
+          status 422
+          water_page(Presenters::WaterPage.new(account, now: now, pairs: chosen_pairs), refusal: error.message)
+        end
+
+        app.get("/water/clock") do
+          pairs = said(:pairs).split("_").first(Presenters::WaterPage::MOST_PAIRS).map { |pair| pair.split("-").first(2).map { |id| athlete(id) } }
+          redirect to("/water"), 303 if pairs.empty?
+
+          erb :"water/clock", layout: :deck_layout, locals: {title: "Surface clock", page: Presenters::SurfaceClock.new(account, pairs, now: now)}
+        end
+
+        app.post("/dives") do
+          content_type :json
+          form = Forms::DiveForm.parse(json_body || {}, now: now)
+          halt 422, JSON.generate(errors: form.errors) unless form.valid?
+
+          JSON.generate(kept: Actions::LogDive.call(athlete(form.values[:athlete_id]), form, now: now).uuid)
+        end
+      end
+
+      module Helpers
+        def chosen_pairs = params[:pair].is_a?(Hash) ? params[:pair].select { |id, number| id.match?(/\A\d{1,15}\z/) && number.is_a?(String) && number.match?(/\A[1-4]?\z/) } : {}
+
+        def water_page(page, refusal: nil) = erb(:"water/index", locals: {title: "Water", page: page, refusal: refusal})
+      end
+    end
+  end
+end

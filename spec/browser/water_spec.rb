@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+require "browser_helper"
+
+# The surface clock in the sun: one key under, one key up.
+RSpec.describe "The surface clock", :browser do
+  let(:divers) { ["Ines Aldaya", "Pascale Oren"].map { |name| make_athlete(name: name) } }
+
+  before do
+    give_clock
+    visit("/water/clock?pairs=#{divers.map(&:id).join("-")}")
+    expect(page).to have_text("All kept")
+  end
+
+  def diver(name) = find(".diver[aria-label='#{name}']")
+
+  it "counts the dive and the rest, warns where both are under, asks for signs, and loses nothing without a server" do
+    key("1")
+    pass(70)
+    expect(diver("Ines Aldaya")).to have_text("under")
+    key("2")
+    expect(page).to have_text("are both under: one up, one down.")
+    Outage.now = true
+    key("1")
+    expect(diver("Ines Aldaya")).to have_text(/stays up\s+2:20/)
+    pass(31)
+    expect(diver("Ines Aldaya")).to have_text("signs?")
+    within(diver("Ines Aldaya")) { click_button("Well") }
+    within(diver("Ines Aldaya")) { fill_in("Depth, m", with: "25") }
+    key(:tab)
+    expect(diver("Ines Aldaya")).to have_text("4:29")
+    page.refresh
+    expect(diver("Ines Aldaya")).to have_text("4:29")
+    expect(diver("Pascale Oren")).to have_text("under")
+    Outage.now = false
+    expect(page).to have_text("All kept", wait: 8)
+
+    expect(Windlass::Records::Dive.sole.attributes).to include("athlete_id" => divers.first.id, "seconds" => 70.0, "depth_m" => 25.0, "signs" => "well", "buddy" => "Pascale Oren")
+    expect(violations).to eq []
+  end
+
+  it "ends a diver's day at a blackout, and opens the card" do
+    key("1")
+    pass(40)
+    key("1")
+    within(diver("Ines Aldaya")) { click_button("Blackout") }
+    expect(page).to have_css("dialog[open] h1", text: "Emergency")
+    click_button("Close the card")
+    expect(diver("Ines Aldaya")).to have_text("no dive any more today")
+    Timeout.timeout(8) { sleep 0.1 until divers.first.suspensions.reload.any? }
+  end
+
+  it "reckons as the core does" do
+    dives = [[65, 12, false], [20, nil, false], [60, 20, false], [60, 19.9, true], [90, 30, true]]
+    rules = JSON.generate(Windlass::Water::Surface.to_h)
+    found = page.evaluate_async_script("import('#{Windlass::Assets.path("js/surface.js")}').then((module) => arguments[0](#{JSON.generate(dives)}.map(([seconds, depth_m, hard]) => module.neededS({ seconds, depth_m, hard }, #{rules}))))")
+
+    expect(found).to eq(dives.map { |seconds, depth_m, hard| Windlass::Water::Surface.needed_s(Windlass::Water::Dive.new(down: Time.now, seconds: seconds, depth_m: depth_m, hard: hard)) })
+  end
+end
