@@ -9,7 +9,7 @@ module Windlass
     # Bytes of a request's body, by what it is. A half-hour oximeter trace as CSV has some 60 kB.
     MOST_BYTES = {file: 2_000_000, other: 512_000}.freeze
     # An archive of a place is longer.
-    MOST_BYTES_AT = {"/place/import" => 96_000_000}.freeze
+    MOST_BYTES_AT = {"/place/import" => 96_000_000, "/log/notebook" => 6_000_000}.freeze
     MOST_CHARACTERS = 500
     # Entries of a list in a form; no form of ours has a longer one.
     MOST_LISTED = 100
@@ -56,6 +56,13 @@ module Windlass
 
     # @return [Integer] 0 where no whole number was said
     def whole(key) = Integer(said(key), 10, exception: false) || 0
+
+    # @return [String] bytes of the file, in whatever encoding
+    # @raise [Error] where none was sent
+    def uploaded_bytes(key)
+      file = @uploads[key] or raise Error, "No file was chosen."
+      file[:tempfile].read
+    end
 
     # @return [Array<String>] whole numbers of a list that was chosen
     def listed(key) = Array(params[key]).grep(/\A\d{1,15}\z/)

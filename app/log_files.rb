@@ -10,7 +10,32 @@ module Windlass
     # @yieldparam line [String]
     def self.write(name, account, filter, &block)
       yield Formats::CsvOut.line(Formats::LogCsv::COLUMNS.fetch(name))
-      each_session(account, filter) { |session| public_send(:"#{name}_of", session).each { |cells| block.call(Formats::CsvOut.line(cells)) } }
+      each_record(name, account, filter) { |record| public_send(:"#{name}_of", record).each { |cells| block.call(Formats::CsvOut.line(cells)) } }
+    end
+
+    # The filter of the log is one of sessions; measures and dives go by athlete and days.
+    def self.each_record(name, account, filter, &block)
+      return each_session(account, filter, &block) unless OTHERS.key?(name)
+
+      record, moment = OTHERS.fetch(name)
+      found = record.where(account_id: account.id)
+      found = found.where(athlete_id: filter.athlete_id) if filter.athlete_id
+      found = found.where(moment => filter.from.to_time..) if filter.from
+      found = found.where(moment => ...(filter.to + 1).to_time) if filter.to
+      found.includes(:athlete).in_batches(of: SLICE) { |slice| slice.each(&block) }
+    end
+
+    OTHERS = {"measures" => [Records::Measure, :taken_at], "dives" => [Records::Dive, :down_at]}.freeze
+    private_constant :OTHERS
+
+    # @return [Array<Array>] one row
+    def self.measures_of(measure)
+      [[measure.uuid, measure.taken_at.utc.iso8601, measure.athlete.name, measure.kind, measure.value, measure.on_waking, measure.ended_by, measure.first_breath, measure.note]]
+    end
+
+    # @return [Array<Array>] one row
+    def self.dives_of(dive)
+      [[dive.uuid, dive.down_at.utc.iso8601, dive.athlete.name, dive.seconds, dive.depth_m, dive.hard, dive.short, dive.signs, dive.buddy, dive.weight_kg, dive.line, dive.note]]
     end
 
     # Newest first, from row to row of the index.
@@ -43,6 +68,6 @@ module Windlass
           *[round.first_urge_ms, round.contraction_ms].map { |ms| ms && ms / 1000.0 }, round.first_breath, round.sao2_low]
       end
     end
-    private_class_method :each_session
+    private_class_method :each_session, :each_record
   end
 end

@@ -34,7 +34,7 @@ module Windlass
         symptom = STOPS.fetch(dive.signs)
         OpenStop.call(athlete, "#{Progression::Symptoms.words([symptom]).capitalize} after a dive on #{Words.date(dive.local_date)}.", dive: dive, now: now)
       end
-      private_class_method :flag, :stop
+      private_class_method :stop
     end
   end
 end

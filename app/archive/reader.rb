@@ -99,7 +99,11 @@ module Windlass
         words, right = TYPES.fetch(type)
         return fault(where, "#{Error.shown(given)} is not allowed; allowed: #{words}") unless right[given]
 
-        (type == :date) ? Date.iso8601(given) : ((type == :datetime) ? Time.iso8601(given) : given)
+        if type == :date
+          Date.iso8601(given)
+        else
+          ((type == :datetime) ? Time.iso8601(given) : given)
+        end
       end
 
       # @return [Date, Time, nil]

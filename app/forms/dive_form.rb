@@ -36,7 +36,7 @@ module Windlass
 
       # @return [Hash] of a dive
       def columns
-        down = Time.at(values[:down_ms] / 1000r)
+        down = Time.at(values[:down_ms]/1000r)
         {down_at: down, local_date: down.to_date, hard: values[:hard] == true, line: values[:line] == true, signs: values[:signs].to_s, buddy: values[:buddy].to_s, note: values[:note].to_s}
           .merge(values.slice(:seconds, :depth_m, :weight_kg))
       end

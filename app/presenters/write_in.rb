@@ -78,7 +78,11 @@ module Windlass
         scale = (step - 4) / [all.max || 1, 1].max
         targets.each_with_index.map do |target, index|
           round = entry.rounds[index]
-          Round.new(planned_x: (index * step).round(1), planned_width: (target * scale).round(1), held_width: ((round&.held_s || 0) * scale).round(1), words: round&.held_s ? Words.hold(round.held_s) : (round ? "left out" : ""), kind: round&.first_breath)
+          Round.new(planned_x: (index * step).round(1), planned_width: (target * scale).round(1), held_width: ((round&.held_s || 0) * scale).round(1), words: if round&.held_s
+                                                                                                                                                                Words.hold(round.held_s)
+                                                                                                                                                              else
+                                                                                                                                                                (round ? "left out" : "")
+                                                                                                                                                              end, kind: round&.first_breath)
         end
       end
     end

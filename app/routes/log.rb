@@ -21,6 +21,17 @@ module Windlass
           end
         end
 
+        # A notebook as CSV: first what of it would be kept, then, asked for again with the same, all of it or nothing.
+        app.post("/log/notebook") do
+          bytes = @uploads[:notebook] ? uploaded_bytes(:notebook) : typed(:text, Formats::NotebookCsv::MOST_CHARACTERS)
+          notebook = Formats::NotebookCsv.new(bytes, today: today, day_first: {"day" => true, "month" => false}[said(:order)])
+          next notebook_page(notebook, bytes) unless said(:keep) == "yes"
+
+          kept = Actions::ReadNotebook.call(account, notebook, now: now)
+          tell "#{Words.count(kept.size, "session")} written in."
+          redirect to("/log"), 303
+        end
+
         app.get("/prescriptions/:id/write-in") { write_in_page(prescription) }
 
         # What the lines say, drawn over the planned rounds; keeps nothing.
@@ -41,7 +52,11 @@ module Windlass
 
       module Helpers
         # Several lines, as they were typed.
-        def typed(key) = params[key].is_a?(String) ? params[key][0, Presenters::WriteIn::MOST_CHARACTERS] : ""
+        def typed(key, most = Presenters::WriteIn::MOST_CHARACTERS) = params[key].is_a?(String) ? params[key][0, most] : ""
+
+        def notebook_page(notebook, bytes)
+          erb :"log/notebook", locals: {title: "A notebook", rows: Actions::ReadNotebook.preview(account, notebook), asks_order: notebook.asks_order?, order: said(:order), text: Door.cleaned(bytes)}
+        end
 
         def write_in_page(record, page = nil)
           status 422 if page

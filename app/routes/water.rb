@@ -24,6 +24,23 @@ module Windlass
           erb :"water/clock", layout: :deck_layout, locals: {title: "Surface clock", page: Presenters::SurfaceClock.new(account, pairs, now: now)}
         end
 
+        # Dives of one athlete, out and in.
+        app.get("/athletes/:athlete_id/dives.uddf") do
+          content_type "application/xml"
+          attachment "windlass-dives-#{today}.uddf"
+          Formats::Uddf.write(athlete.name, Records::Dive.where(athlete_id: athlete.id).in_order.map(&:to_core))
+        end
+
+        app.post("/athletes/:athlete_id/dives") do
+          fresh = Actions::ReadDives.call(athlete, Formats::Uddf.read(uploaded_bytes(:dives)), now: now)
+          tell "#{Words.count(fresh, "dive")} read in."
+          redirect to("/athletes/#{athlete.id}/dives"), 303
+        end
+
+        app.get("/athletes/:athlete_id/dives") do
+          erb :"water/dives", locals: {title: "Dives, #{athlete.name}", athlete: athlete, dives: Records::Dive.where(athlete_id: athlete.id).order(down_at: :desc).limit(200).to_a}
+        end
+
         app.post("/dives") do
           content_type :json
           form = Forms::DiveForm.parse(json_body || {}, now: now)

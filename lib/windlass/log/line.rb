@@ -103,7 +103,7 @@ module Windlass
       def low(word, percent)
         return fault(word, "#{Words.number(percent)} % is not allowed; allowed: #{LOW.min} to #{LOW.max} %") unless LOW.cover?(percent)
 
-        set(word, :sao2_low, (percent / 100r).to_f)
+        set(word, :sao2_low, (percent/100r).to_f)
       end
 
       def moment_of(word, key, seconds)
