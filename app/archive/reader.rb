@@ -32,6 +32,13 @@ module Windlass
         data["athletes"].size
       end
 
+      # @return [Date, Time, nil]
+      def self.moment(type, text)
+        type.iso8601(text)
+      rescue ArgumentError
+        nil
+      end
+
       private
 
       def parse(text)
@@ -104,13 +111,6 @@ module Windlass
         else
           ((type == :datetime) ? Time.iso8601(given) : given)
         end
-      end
-
-      # @return [Date, Time, nil]
-      def self.moment(type, text)
-        type.iso8601(text)
-      rescue ArgumentError
-        nil
       end
 
       def insert(table, rows, from)

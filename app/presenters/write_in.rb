@@ -75,7 +75,7 @@ module Windlass
       def drawn(entry)
         all = [*targets, *entry.rounds.filter_map(&:held_s)]
         step = WIDTH / [parts.size, 1].max.to_f
-        scale = (step - 4) / [all.max || 1, 1].max
+        scale = (step - 15) / [all.max || 1, 1].max
         targets.each_with_index.map do |target, index|
           round = entry.rounds[index]
           Round.new(planned_x: (index * step).round(1), planned_width: (target * scale).round(1), held_width: ((round&.held_s || 0) * scale).round(1), words: if round&.held_s

@@ -55,6 +55,6 @@ RSpec.describe "The log", :web do
     get("/log/holds.csv")
     expect(CSV.parse(last_response.body, headers: true).size).to eq 56 * 13
     plan = ActiveRecord::Base.connection.select_rows("EXPLAIN QUERY PLAN #{Windlass::Records::SessionLog.new(account, Windlass::Forms::LogForm.parse({"symptom" => "any"})).page.to_sql}")
-    expect(plan.flatten.join).to include("USING INDEX sessions_with_symptoms_by_day")
+    expect(plan.join).to include("USING INDEX sessions_with_symptoms_by_day")
   end
 end

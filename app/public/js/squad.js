@@ -194,7 +194,7 @@ export function squad() {
       this.holdable = one.holdable;
       this.holding = one.holding ? "holding" : "";
       this.rating = rated !== null;
-      this.breathOf = rated === null ? "" : plan.lanes[rated].name;
+      this.breathOf = rated === null ? "" : `: ${plan.lanes[rated].name}`;
       this.lastBreath = rated === null ? null : run.runs[rated].state.breaths[run.runs[rated].rated] ?? null;
       this.asleep = run.live && sound.asleep;
       wakeLock?.keep(run.live);

@@ -110,7 +110,7 @@ export function water() {
       const asks = !diver.under && diver.last && diver.last.signs === "" && sinceUp >= plan.signs_after_s * 1000;
       const [state, figure] = diver.ended ? ["no dive any more today", ""] : diver.under ? ["under", clockWords(Math.floor((now - diver.downMs) / 1000) * 1000)]
         : rests ? ["stays up", clockWords(diver.mayMs - now)] : ["may dive", diver.upMs === null ? "" : `up ${clockWords(Math.floor(sinceUp / 1000) * 1000)}`];
-      const values = { state: asks ? `${state} · signs?` : state, figure, act: diver.under ? "Up" : rests ? "Under, too early" : "Under", about: `with ${diver.buddy} · ${diver.dives.length} dived` };
+      const values = { state: asks ? `${state} · signs?` : state, figure, act: diver.under ? "Up" : rests ? "Under, too early" : "Under", about: `with ${diver.buddy}${diver.dives.length ? ` · ${diver.dives.length} ${diver.dives.length === 1 ? "dive" : "dives"}` : ""}` };
       for (const [part, words] of Object.entries(values)) if (written[part] !== words) parts[part].textContent = written[part] = words;
       parts.act.disabled = diver.ended;
       parts.after.hidden = diver.under || !diver.last;
