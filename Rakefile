@@ -20,6 +20,15 @@ namespace :docs do
   end
 end
 
+namespace :docs do
+  desc "Write docs/formats/archive.schema.json from the tables themselves"
+  task(archive: "db:migrate") do
+    require "json"
+    require_relative "app/archive"
+    File.write("docs/formats/archive.schema.json", "#{JSON.pretty_generate(Windlass::Archive::Schema.to_h)}\n")
+  end
+end
+
 namespace :demo do
   desc "Load Kestrel Quay into an empty database; keep what is there"
   task(load: "db:migrate") do

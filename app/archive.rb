@@ -28,3 +28,5 @@ module Windlass
     PLACE = %w[name emergency_number site oxygen_at defibrillator_at].freeze
   end
 end
+
+require_relative "archive/schema"

@@ -8,7 +8,7 @@ module Windlass
       # @return [Records::Day]
       def self.call(athlete, values, now:)
         day = athlete.day_on(now.to_date)
-        day.update!(answers: values.fetch(:answers, []), chest: values.fetch(:chest, false) || false, watcher: values[:watcher].to_s, oximeter: values[:oximeter] || false)
+        day.update!(answers: values.fetch(:answers, []), chest: values.fetch(:chest, false) || false, watcher: values[:watcher].to_s, oximeter: values[:oximeter] || false, **values.slice(:feeling, :slept_h))
         day
       end
     end

@@ -10,7 +10,12 @@ module Windlass
           optional(:chest).maybe(:bool)
           optional(:watcher).maybe(Types::Text)
           optional(:oximeter).maybe(:bool)
+          optional(:feeling).maybe(:integer)
+          optional(:slept_h).maybe(Types::Number)
         end
+
+        rule(:feeling).validate(within: 1..5)
+        rule(:slept_h).validate(within: 0..24)
 
         rule(:watcher).validate(at_most_characters: 80)
       end

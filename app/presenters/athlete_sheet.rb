@@ -62,7 +62,7 @@ module Windlass
 
       def newest_day = Dates.opening(measures.last.taken_at.getlocal.to_date, @today)
 
-      def chart = @chart ||= ControlPauseChart.new(pauses, today: @today, over_breathed: over_breathed, falls: athlete.sleep_signs)
+      def chart = @chart ||= ControlPauseChart.new(pauses, today: @today, over_breathed: over_breathed, falls: athlete.sleep_signs, diary: diary)
 
       # @return [Array<String>] whether it goes well, in short
       def going
@@ -135,6 +135,9 @@ module Windlass
         since = @today - ControlPauseChart::DAYS
         Records::Session.outlines([athlete.id], since: since).map(&:last).select { |past| past.date >= since && past.over_breathed }.map(&:date)
       end
+
+      # @return [Array<Records::Day>] lines of the diary
+      def diary = Records::Day.where(athlete_id: athlete.id, local_date: (@today - ControlPauseChart::DAYS)..).where("feeling IS NOT NULL OR slept_h IS NOT NULL").to_a
 
       def pauses = @pauses ||= measures.map(&:to_control_pause)
     end

@@ -13,13 +13,20 @@ module Windlass
       BOTTOM = 282
       DAYS = 84
 
+      # Hours of sleep stand on the axis, so many places an hour.
+      HOUR = 3
+
       Dot = Value.define(:x, :y, :full, :words)
+      # A line of the diary: hours slept as a bar, how somebody felt as a number above it.
+      Line = Value.define(:x, :height, :feeling, :words)
 
       # @param control_pauses [Array<Measures::ControlPause>] in order of time
       # @param today [Date]
       # @param over_breathed [Array<Date>] days on which over-breathing was practised
       # @param falls [Boolean] a fall is expected, and is progress
-      def initialize(control_pauses, today:, over_breathed: [], falls: false)
+      # @param diary [Array<#local_date, #feeling, #slept_h>]
+      def initialize(control_pauses, today:, over_breathed: [], falls: false, diary: [])
+        @diary = diary
         @over_breathed = over_breathed
         @falls = falls
         @today = today
@@ -38,6 +45,14 @@ module Windlass
         @pauses.map do |pause|
           Dot.new(x: x_of(pause.taken_at.to_date), y: @y.place(pause.seconds), full: morning.include?(pause),
             words: "#{pause.taken_at.strftime("%-d %b")}: #{Words.seconds(pause.seconds)}")
+        end
+      end
+
+      # @return [Array<Line>]
+      def diary
+        @diary.select { |day| (@first_day..@today).cover?(day.local_date) }.map do |day|
+          feeling = Records::Day::FEELINGS[day.feeling]
+          Line.new(x: x_of(day.local_date), height: day.slept_h.to_f * HOUR, feeling: day.feeling, words: [day.local_date.strftime("%-d %b"), feeling, ("slept #{Words.number(day.slept_h)} h" if day.slept_h)].compact.join(", "))
         end
       end
 

@@ -39,6 +39,9 @@ module Windlass
       # @return [Boolean] nothing done, or left within the first round: offered to be discarded
       def false_start? = session.to_core.false_start?
 
+      # @return [Boolean] it may have been written wrong
+      def written_in? = !session.written_in.empty? && Actions::DiscardSession.discardable?(session)
+
       # What two devices ran of the same: the one that was planned, and the others.
       # @return [Array<Twin>] empty where it was one, or where it was said already
       def twins

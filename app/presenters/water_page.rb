@@ -7,6 +7,8 @@ module Windlass
       Diver = Value.define(:athlete_id, :name, :asked, :refusal, :pair)
       Dive = Value.define(:uuid, :name, :down, :length, :depth, :hard, :short, :signs, :buddy)
       MOST_PAIRS = 4
+      # How long to stay up: what is needed, or more of it.
+      MARGINS = {1 => "as long as needed", 1.25 => "a quarter more", 1.5 => "half as much again", 2 => "twice as long"}.freeze
 
       # @param account [Records::Account]
       # @param pairs [Hash{String => String}] number of a pair, by athlete, as it was chosen
@@ -47,9 +49,10 @@ module Windlass
     # The surface clock: divers in pairs, and what was dived today before.
     class SurfaceClock
       # @param pairs [Array<Array<Records::Athlete>>]
-      def initialize(account, pairs, now:)
+      def initialize(account, pairs, now:, margin: 1)
         @account = account
         @pairs = pairs
+        @margin = margin
         @now = now
       end
 
@@ -60,7 +63,7 @@ module Windlass
 
       # @return [Hash] for the clock's script
       def plan
-        {rules: Water::Surface.to_h, signs_after_s: Water::SIGNS_AFTER_S,
+        {rules: Water::Surface.to_h.merge(margin: @margin), signs_after_s: Water::SIGNS_AFTER_S,
          divers: rows.map { |pair, _, athlete| {id: athlete.id, name: athlete.name, pair: pair, buddy: buddies(pair, athlete), dives: dives(athlete)} }}
       end
 

@@ -13,6 +13,10 @@ module Windlass
 
       WIDTH = 720
 
+      # @param on [String] a day, as it was typed
+      # @return [String] the line of a session with all holds as planned: to be filled in on its sheet
+      def self.as_planned(prescription, on, today:) = "#{new(prescription, "", today: today).planned_line} #{on}"
+
       attr_reader :prescription, :typed
 
       # @param prescription [Records::Prescription]
@@ -28,6 +32,12 @@ module Windlass
       def athlete = prescription.athlete
 
       def planned_words = "Planned: #{prescription.to_protocol.in_short(dose)}."
+
+      # @return [String]
+      def planned_line = targets.map { |seconds| Words.number(seconds) }.join(" ")
+
+      # @return [String]
+      def today = @today.iso8601
 
       # @return [Array<Line>]
       def lines = @lines ||= read.map { |number, written, entry, faults| line(number, written, entry, faults) }

@@ -7,6 +7,9 @@ module Windlass
       self.table_name = "days"
       belongs_to :athlete
 
+      # From worn out to fresh.
+      FEELINGS = {1 => "worn out", 2 => "tired", 3 => "so-so", 4 => "good", 5 => "fresh"}.freeze
+
       # @return [Array<Symbol>]
       def to_answers = answers.map(&:to_sym)
 

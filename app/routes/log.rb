@@ -41,7 +41,7 @@ module Windlass
 
         app.post("/prescriptions/:id/write-in") do
           record = prescription
-          page = Presenters::WriteIn.new(record, typed(:lines), today: today)
+          page = Presenters::WriteIn.new(record, said(:as_planned).empty? ? typed(:lines) : Presenters::WriteIn.as_planned(record, said(:on), today: today), today: today)
           next write_in_page(record, page) unless page.valid?
 
           kept = Actions::WriteIn.call(record, page.entries, now: now)

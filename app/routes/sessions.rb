@@ -59,7 +59,7 @@ module Windlass
         app.post("/sessions/:uuid/discard") do
           rated do |record|
             Actions::DiscardSession.call(record, now: now)
-            tell "The false start is discarded.", undo: "/sessions/#{record.uuid}/bring-back"
+            tell "It is discarded.", undo: "/sessions/#{record.uuid}/bring-back"
             redirect to("/athletes/#{record.athlete_id}"), 303
           end
         end

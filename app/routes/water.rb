@@ -11,7 +11,7 @@ module Windlass
 
         app.post("/water") do
           pairs = Actions::PlanWater.call(account, chosen_pairs, clear: listed(:clear), now: now)
-          redirect to("/water/clock?pairs=#{pairs.map { |pair| pair.map(&:id).join("-") }.join("_")}"), 303
+          redirect to("/water/clock?pairs=#{pairs.map { |pair| pair.map(&:id).join("-") }.join("_")}&margin=#{margin}"), 303
         rescue Error => error
           status 422
           water_page(Presenters::WaterPage.new(account, now: now, pairs: chosen_pairs), refusal: error.message)
@@ -21,7 +21,7 @@ module Windlass
           pairs = said(:pairs).split("_").first(Presenters::WaterPage::MOST_PAIRS).map { |pair| pair.split("-").first(2).map { |id| athlete(id) } }
           redirect to("/water"), 303 if pairs.empty?
 
-          erb :"water/clock", layout: :deck_layout, locals: {title: "Surface clock", page: Presenters::SurfaceClock.new(account, pairs, now: now)}
+          erb :"water/clock", layout: :deck_layout, locals: {title: "Surface clock", page: Presenters::SurfaceClock.new(account, pairs, margin: margin, now: now)}
         end
 
         # Dives of one athlete, out and in.
@@ -51,6 +51,9 @@ module Windlass
       end
 
       module Helpers
+        # More than is needed, never less.
+        def margin = Presenters::WaterPage::MARGINS.keys.find { |one| one.to_s == said(:margin) } || Presenters::WaterPage::MARGINS.keys.first
+
         def chosen_pairs = params[:pair].is_a?(Hash) ? params[:pair].select { |id, number| id.match?(/\A\d{1,15}\z/) && number.is_a?(String) && number.match?(/\A[1-4]?\z/) } : {}
 
         def water_page(page, refusal: nil) = erb(:"water/index", locals: {title: "Water", page: page, refusal: refusal})

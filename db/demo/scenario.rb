@@ -55,6 +55,7 @@ module Windlass
         write_scores(@diary.days)
         write_measures
         write_days
+        write_diary if @person["diary"]
         write_clearance if @person["cleared"]
         @prescriptions = @diary.courses.to_h { |course| [course.protocol, prescribe(course)] }
         write_sessions
@@ -119,6 +120,15 @@ module Windlass
       def write_days
         @person.fetch("says", []).each do |ago, answers, watcher|
           @athlete.days.create!(account_id: @account.id, local_date: @now.to_date - ago, answers: answers, watcher: watcher.to_s)
+        end
+      end
+
+      # A line most days, from dice of its own, so that nothing else of the demo hangs on it.
+      def write_diary
+        dice = Random.new(SEED + @person["name"].sum)
+        (1..60).select { dice.rand < 0.8 }.each do |ago|
+          slept_h = (14 + dice.rand(5)) / 2.0
+          @athlete.days.create!(account_id: @account.id, local_date: @now.to_date - ago, answers: [], slept_h: slept_h, feeling: (slept_h / 2 + dice.rand(-0.5..0.9)).round.clamp(1, 5))
         end
       end
 

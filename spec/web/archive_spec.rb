@@ -30,6 +30,12 @@ RSpec.describe "The archive", :web do
     expect(account.reload.emergency_number).not_to be_empty
   end
 
+  it "is what its published schema says, which is made from the tables as they are" do
+    schema = File.read(File.expand_path("../../docs/formats/archive.schema.json", __dir__))
+    expect(JSON.parse(schema)).to eq JSON.parse(JSON.generate(Windlass::Archive::Schema.to_h))
+    expect(JSONSchemer.schema(JSON.parse(schema)).validate(JSON.parse(written)).first(3).map { |error| error["error"] }).to eq []
+  end
+
   it "brings one athlete into a house that has others, once" do
     athlete = Windlass::Records::Athlete.order(:id).last
     archive = written(athlete: athlete)

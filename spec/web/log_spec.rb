@@ -32,6 +32,21 @@ RSpec.describe "The log", :web do
     expect([page.at("textarea").text.strip, Windlass::Records::Session.count]).to eq ["5x13 ok\n5 gsap\n5x14", 0]
   end
 
+  it "is a form, too: all as planned, filled in on its sheet, corrected with what stood there, and discarded where it was written wrong" do
+    submit("/prescriptions/#{prescription.id}/write-in", "/prescriptions/#{prescription.id}/write-in", as_planned: "yes", on: "2026-02-27")
+    session = Windlass::Records::Session.sole
+    expect([session.local_date.day, session.rounds.count, session.rounds.first.held_ms, session.rounds.first.first_breath]).to eq [27, 13, 5000, nil]
+    [["4", "smooth", "96"], ["3.5", "gasp", "94"]].each do |held, breath, low|
+      submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/rating", effort: "4", "rounds[1][held_s]": held, "rounds[1][first_breath]": breath, "rounds[1][low]": low)
+    end
+    get("/sessions/#{session.uuid}")
+
+    expect(session.rounds.first.reload.sao2_low).to eq 0.94
+    expect(text).to include("Corrected 2 times", "by Coach; before: hold 1 held 4 s, hold 1 first breath smooth, hold 1 lowest saturation 96 %")
+    submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/discard")
+    expect(session.reload.discarded_at).to eq clock.now
+  end
+
   it "suspends at once where a stop is written in" do
     write_in("5x13 blackout 1 mar")
     expect(athlete.suspensions.sole.reason).to start_with("Blackout on 1 March 2026.")

@@ -3,7 +3,7 @@
 /** @param dive {seconds, depth_m, hard} */
 export function neededS({ seconds, depth_m: depth, hard }, rules) {
   const byDepth = (depth ?? 0) >= rules.deep_from_m ? depth * rules.minutes_a_metre * 60 : 0;
-  return Math.max(seconds * rules.times_dive, rules.least_s, byDepth) * (hard ? rules.hard : 1);
+  return Math.max(seconds * rules.times_dive, rules.least_s, byDepth) * (rules.margin ?? 1) * (hard ? rules.hard : 1);
 }
 
 /** A diver: what was dived, and how it stands with them. */
