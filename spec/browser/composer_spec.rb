@@ -40,7 +40,7 @@ RSpec.describe "Composing and measuring", :browser do
     click_button("Nothing else: run")
     expect(page).to have_text("All kept")
     key("t", :space)
-    pass(124)
+    pass(127)
     expect(page).to have_css(".cue", text: "Hold, full and soft")
     pass(45.1)
     pass(3)

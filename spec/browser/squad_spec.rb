@@ -22,7 +22,7 @@ RSpec.describe "Several on one deck", :browser do
     Windlass::Actions::ArrangeSquad.call(squad, starts: [0, 20])
     squad.sessions.reload
     visit("/squads/#{squad.uuid}/deck")
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("All kept", wait: 20)
     key(:space)
     pass(3)
   end

@@ -78,10 +78,10 @@ RSpec.describe Windlass::Cli do
   # Their answers stand in the page in part: every key that is there is as it is there.
   describe "the published examples" do
     page = File.read(File.expand_path("../../docs/formats/commands.md", __dir__))
-    examples = page.scan(/^## (\w+)\n.*?```json\n(.*?)```\n\n```json\n(.*?)```/m)
+    examples = page.scan(/^## ([\w-]+)\n.*?```json\n(.*?)```\n\n```json\n(.*?)```/m)
 
     it "are one for every command that reads" do
-      expect(examples.map(&:first)).to eq %w[plan ladder judge ready stagger hiss]
+      expect(examples.map(&:first)).to eq %w[plan ladder judge ready stagger hiss log-line surface]
     end
 
     examples.each do |command, input, answer|
