@@ -120,7 +120,24 @@ module Windlass
       def asked_breaths = (session.to_protocol.first_breath == :end) ? Set.new : session.to_protocol.asked_holds(session.to_dose)
 
       # A coach's own words are spoken by the browser, where it has a voice; ours ship.
-      def said(segment) = own?(segment) ? nil : Timeline::Spoken.of(segment).then { |words| words if words.any? }
+      def said(segment)
+        words = [*rounds_said[segment.object_id], *(Timeline::Spoken.of(segment) unless own?(segment))]
+        words if words.any?
+      end
+
+      # At the first part of each round that leaves the time: which it is, of those of its block; at one's own pace the time is called instead.
+      # @return [Hash{Integer => Array<String>}] by part
+      def rounds_said
+        @rounds_said ||= if timeline.own_pace?
+          {}
+        else
+          counted = timeline.segments.reject { |segment| segment.round.nil? || segment.phase == :settle }
+          most = counted.group_by(&:block).transform_values { |all| all.map(&:round).max }
+          counted.slice_when { |one, other| [one.block, one.round] != [other.block, other.round] }
+            .filter_map { |round| round.find { |segment| segment.ms >= Timeline::Spoken::ROUND_FROM_MS } }
+            .to_h { |segment| [segment.object_id, Timeline::Spoken.of_round(segment, most.fetch(segment.block))] }
+        end
+      end
 
       def own?(segment) = own_words.include?(segment.cue)
 
@@ -132,7 +149,7 @@ module Windlass
       # @return [Array<String>] all that may be said: numbers up to the longest count
       def words
         counts = timeline.segments.flat_map { |segment| [segment.breaths, segment.repetitions, (segment.beats if segment.sound)] }.compact.max || 0
-        timeline.segments.flat_map { |segment| Timeline::Spoken.of(segment) }.uniq + (1..[counts, 40].min).map(&:to_s) +
+        timeline.segments.flat_map { |segment| Timeline::Spoken.of(segment) }.uniq + rounds_said.values.flatten.uniq + (1..[counts, 40].min).map(&:to_s) +
           (timeline.placed.flat_map { |place| calls_of(place) } + session.to_protocol.calls(session.to_dose)).flat_map { |_, words| Timeline::Spoken.of_call(words) }.uniq
       end
 

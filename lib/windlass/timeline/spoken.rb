@@ -10,7 +10,7 @@ module Windlass
       CUES = {
         "in" => "in", "out" => "out", "hold" => "hold", "breathe" => "breathe", "left" => "left", "right" => "right", "nose" => "by the nose", "mouth" => "by the mouth",
         "hand-down" => "hand down", "hiss" => "hiss", "blow" => "blow", "shush" => "shh", "sing" => "sing", "go" => "go", "wait" => "wait", "full" => "full", "empty" => "empty",
-        "let-go" => "let the lock go", "two-more-minutes" => "two more minutes", "let-go-soon" => "let go soon", "last-minute" => "last minute", "last-round" => "the last round"
+        "let-go" => "let the lock go", "two-more-minutes" => "two more minutes", "let-go-soon" => "let go soon", "last-minute" => "last minute", "last-round" => "the last round", "round" => "round"
       }.freeze
       # Whose cue it is, beside others: the letter of the lane, as it stands on it.
       LANES = Squad::LETTERS.to_h { |letter| ["lane-#{letter.downcase}", letter] }.freeze
@@ -37,6 +37,19 @@ module Windlass
       # @param letter [String]
       # @return [String] name of the word
       def self.lane(letter) = "lane-#{letter.downcase}"
+
+      # A part that is shorter leaves no time to say the round as well.
+      ROUND_FROM_MS = 3500
+
+      # Where we are, by ear: at the first part of a round that leaves the time.
+      # @param segment [Segment]
+      # @param rounds [Integer] there are
+      # @return [Array<String>]
+      def self.of_round(segment, rounds)
+        return [] if rounds < 2 || !NUMBERS.key?(segment.round.to_s)
+
+        ["round", segment.round.to_s, *(["last-round"] if segment.round == rounds)]
+      end
 
       # @param called [String] what is called within a part or a session
       # @return [Array<String>]

@@ -18,4 +18,10 @@ RSpec.describe Windlass::Timeline::Spoken do
     expect(files).to match_array described_class::WORDS.keys
     expect(said.uniq - files).to eq []
   end
+
+  it "says which round it is, of several, and the last one" do
+    round = Windlass::Timeline::Segment.new(kind: :hold, ms: 5_000, round: 3)
+
+    expect([described_class.of_round(round, 4), described_class.of_round(round, 3), described_class.of_round(round.with(round: 1), 1), described_class.of_round(round.with(round: 41), 60)]).to eq [%w[round 3], %w[round 3 last-round], [], []]
+  end
 end
