@@ -12,6 +12,8 @@ RSpec.describe "The deck in full", :browser do
 
   def on_deck(one = session)
     visit("/sessions/#{one.uuid}/deck")
+    # Keys are heard once the browser has found what it knows of the session.
+    expect(page).to have_text("All kept", wait: 20)
     expect(page).to have_css(".cue", text: "Ready")
   end
 

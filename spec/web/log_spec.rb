@@ -53,7 +53,11 @@ RSpec.describe "The log", :web do
   end
 
   it "is filtered, paged without a walk, and comes as files that no spreadsheet runs" do
-    56.times { |day| run_set(prescription, at: WebHelpers::NOON - day * 86_400, note: (day == 7) ? "=1+1" : "") }
+    one = run_set(prescription)
+    (1..55).each do |day|
+      copy = one.dup.tap { |session| session.update!(uuid: SecureRandom.uuid, local_date: clock.now.to_date - day, note: (day == 7) ? "=1+1" : "") }
+      one.rounds.each { |round| round.dup.update!(session: copy) }
+    end
     Windlass::Records::Session.find_by(note: "=1+1").update!(symptoms: ["nausea"])
     get("/log?athlete_id=#{athlete.id}&from=2025-12-01")
     expect(page.css("tbody tr").size).to eq 50
