@@ -4,7 +4,7 @@ import { shown } from "./deck_words.js";
 import { Hand } from "./hand.js";
 import { COUNT_IN_MS, Lane } from "./lane.js";
 import { heard } from "./letters.js";
-import { everySecond } from "./metronome.js";
+import { everyPulse } from "./metronome.js";
 import { oneTab } from "./one_tab.js";
 import { Oximeter } from "./oximeter.js";
 import { Sound } from "./sound.js";
@@ -87,7 +87,7 @@ export function deck() {
       this.show();
       lane.layOut(true);
       setInterval(() => run.tick(), PULSE_MS);
-      everySecond(() => { run.tick(); lane.pulse(sound.slipped); });
+      everyPulse(() => { run.tick(); lane.pulse(sound.slipped); });
       wakeLock = new WakeLock();
       this.listenForGestures();
       everyFrame(() => { run.tick(); this.listen(); this.show(); });

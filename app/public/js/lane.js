@@ -82,7 +82,7 @@ export class Lane {
   /** Beside others each cue that is said begins with whose it is. */
   said({ say }) { return say && this.plan.letter ? [`lane-${this.plan.letter.toLowerCase()}`, ...say] : say; }
 
-  /** About once a second. */
+  /** At every pulse. */
   pulse(slipped) {
     this.topUp(slipped);
     if (this.run.live && clock.wall() - (this.toldAt ?? 0) > TELL_MS) this.tell();

@@ -14,11 +14,14 @@ const TONES = {
 };
 const LENGTH_S = { hold: 0.35, tick: 0.04, beat: 0.025, note: 1.2 };
 // The audio clock may slip against the page's while nothing sounds: further than this, what is laid out is wrong.
-const SLIP_S = 0.004;
+const SLIP_S = 0.006;
 // How far it really ran ahead is only known once it moves.
 const RUNNING = "running";
 // So many stamps of the device's clock make a median.
 const MAPPINGS = 15;
+// A device that stumbled is noticed by fewer of them.
+const NEWEST = 5;
+const median = (numbers) => [...numbers].sort((one, other) => one - other)[numbers.length >> 1];
 const pause = () => new Promise((done) => setTimeout(done, 20));
 // What should have begun so little ago begins at once.
 const LATE_MS = 60;
@@ -83,7 +86,7 @@ export class Sound {
   /** Seconds of the audio clock less those of the page: a median, for each stamp is off by a few milliseconds. */
   mapping() {
     this.mappings = [...(this.mappings ?? []), this.stamp()].slice(-MAPPINGS);
-    return [...this.mappings].sort((one, other) => one - other)[this.mappings.length >> 1];
+    return median(this.mappings);
   }
 
   stamp() {
@@ -104,7 +107,11 @@ export class Sound {
   /** @returns whether what was laid out lies where it should no longer */
   get slipped() {
     if (this.asleep || this.offset === undefined || !this.channels.some((channel) => channel.scheduled.length)) return false;
-    return Math.abs(this.mapping() - this.offset) > SLIP_S;
+    this.mapping();
+    const newest = median(this.mappings.slice(-NEWEST));
+    if (Math.abs(newest - this.offset) <= SLIP_S) return false;
+    this.mappings = this.mappings.slice(-NEWEST);
+    return true;
   }
 
   loud() {

@@ -6,7 +6,7 @@ import { card } from "./emergency.js";
 import { Lane } from "./lane.js";
 import { LaneRow } from "./lane_row.js";
 import { heard } from "./letters.js";
-import { everySecond } from "./metronome.js";
+import { everyPulse } from "./metronome.js";
 import { oneTab } from "./one_tab.js";
 import { Pedal } from "./pedal.js";
 import { setup } from "./setup.js";
@@ -78,7 +78,7 @@ export function squad() {
       window.addEventListener("online", () => { for (const lane of lanes) lane.journal.send(); });
       this.layOut();
       setInterval(() => run.tick(), PULSE_MS);
-      everySecond(() => { run.tick(); for (const lane of lanes) lane.pulse(sound.slipped); });
+      everyPulse(() => { run.tick(); for (const lane of lanes) lane.pulse(sound.slipped); });
       wakeLock = new WakeLock();
       const wake = () => { if (run.live && sound.asleep) this.wakeSound(); };
       for (const gesture of ["pointerup", "keydown"]) window.addEventListener(gesture, wake);
