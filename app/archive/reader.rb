@@ -151,8 +151,7 @@ module Windlass
         when "sessions"
           Timeline::Compiled.new(row["segments"].map { |segment| Timeline::Segment.from_h_plain(segment) })
           words_of(row["protocol"], row["dose"])
-        when "prescriptions" then words_of(row["protocol"], row["dose"])
-        when "own_protocols" then words_of(row["protocol"], row["dose"])
+        when "prescriptions", "own_protocols" then words_of(row["protocol"], row["dose"])
         when "journal_events" then raise KeyError unless Timeline::EVENT_KINDS.include?(row["kind"].to_sym)
         end
       end

@@ -27,9 +27,10 @@ module Windlass
       def seen
         heading("What was seen", 15)
         stops = @athlete.suspensions.select { |one| one.kind == "stop" && one.lifted_at.nil? }
-        conditions = @athlete.screenings.max_by { |one| [one.answered_on, one.id] }&.conditions.to_a
+        answered = @athlete.screenings.max_by { |one| [one.answered_on, one.id] }&.conditions.to_a.map(&:to_sym)
+        conditions = Screening::MATRIX.conditions.select { |one| answered.include?(one.id) }
         stops.each { |stop| text("#{Words.date(stop.opened_at.getlocal.to_date)}: #{stop.reason}") }
-        text("In the screening: #{conditions.map { |one| one.tr("_", " ") }.join(", ")}.") if conditions.any?
+        text("Answered with yes in the screening: #{conditions.map(&:question).join("; ")}.") if conditions.any?
         text("Nothing that stops; the coach asks all the same.") if stops.empty? && conditions.empty?
         gap
       end
@@ -44,14 +45,20 @@ module Windlass
 
       def reply
         heading("Reply", 15)
-        COLUMNS.each do |words|
+        columns.each do |words|
           text(words, style: :bold)
           ["open", "open with limits:", "not"].each { |answer| tick(answer) }
         end
         ["Until", "Name", "Date and signature"].each { |words| blank(words) }
       end
-      COLUMNS = ["Easy holds, well short of any strain", "Holds with an urge to breathe", "Deep or fast breathing before a hold", "Holds in water"].freeze
-      private_constant :COLUMNS
+
+      # @return [Array<String>] kinds of work that need a word; all of them where nothing says which
+      def columns
+        rows = Presenters::ScreeningSheet.new(@athlete, today: @now.to_date).rows
+        asked = rows.reject { |row| row.state == :open }
+        stopped = @athlete.suspensions.any? { |one| one.kind == "stop" && one.lifted_at.nil? }
+        ((stopped || asked.empty?) ? rows : asked).map(&:words)
+      end
     end
   end
 end

@@ -46,15 +46,9 @@ module Windlass
       def row(session)
         held = session.rounds.filter_map(&:held_ms)
         Row.new(uuid: session.uuid, date: Dates.short(session.local_date), athlete: session.athlete.name, athlete_id: session.athlete_id, protocol: session.prescription.name,
-          dose: session.to_protocol.in_short(session.to_dose), held: held.empty? ? "–" : "#{Words.clock((held.sum / 1000.0).round)} in #{held.size}", breaths: breaths(session),
+          dose: session.to_protocol.in_short(session.to_dose), held: held.empty? ? "–" : "#{Words.clock((held.sum / 1000.0).round)} in #{held.size}", breaths: BreathCounts.in_words(session.rounds),
           effort: session.effort ? Words.number(session.effort) : "–", symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
           verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session))
-      end
-
-      def breaths(session)
-        counts = session.rounds.filter_map(&:first_breath).tally
-        words = SessionLog::FIRST_BREATHS.filter_map { |kind, many| Words.count(counts[kind], kind, many) if counts[kind] }
-        words.empty? ? "–" : words.join(", ")
       end
 
       # @return [String, nil] where it is not simply a session that was run to its end

@@ -6,8 +6,6 @@ module Windlass
     class SessionLog
       Line = Value.define(:date, :uuid, :words, :sets, :breaths, :urge, :effort, :verdict)
 
-      FIRST_BREATHS = {"smooth" => "smooth", "deeper" => "deeper", "gasp" => "gasps"}.freeze
-
       # @param sessions [Array<Records::Session>] run
       # @param moves [Array<Records::Move>]
       # @param outcomes [Hash{Integer => Array<Records::Round::Outcome>}] of their rounds, by session
@@ -44,18 +42,11 @@ module Windlass
         newest = sets.last
         rounds = rounds(sets)
         Line.new(date: Dates.short(newest.local_date), uuid: newest.uuid, words: newest.to_protocol.in_short(newest.to_dose),
-          sets: "#{real(sets).size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: breaths(rounds), urge: urge(sets, rounds),
+          sets: "#{real(sets).size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: BreathCounts.in_words(rounds), urge: urge(sets, rounds),
           effort: sets.filter_map(&:effort).max&.then { |effort| Words.number(effort) } || "–",
           verdict: verdict(@moves[[newest.prescription_id, newest.local_date]], real(sets)))
       end
 
-      def breaths(rounds)
-        counts = rounds.filter_map(&:first_breath).tally
-        words = FIRST_BREATHS.filter_map { |kind, many| Words.count(counts[kind], kind, many) if counts[kind] }
-        words.empty? ? "–" : words.join(", ")
-      end
-
-      # Marked first urges beside what was forecast when the session was planned: medians.
       def urge(sets, rounds)
         marked = Trends.median(rounds.filter_map(&:first_urge_ms))
         forecast = Trends.median(sets.filter_map(&:forecast).flatten.filter_map { |hold| hold["urge_s"] })

@@ -4,7 +4,7 @@ module Windlass
   module Presenters
     # Several sessions before they begin together: all breath lines on one time axis, the first breaths on a common rule.
     class SquadSheet
-      Row = Value.define(:lane, :letter, :name, :session, :protocol, :starts, :length, :ends, :watched_by, :open)
+      Row = Value.define(:lane, :letter, :name, :session, :protocol, :length, :ends, :open)
 
       attr_reader :squad
 
@@ -28,8 +28,7 @@ module Windlass
         sessions.map do |session|
           length = line_up.lanes[session.lane].seconds
           Row.new(lane: session.lane, letter: Windlass::Squad::LETTERS[session.lane], name: session.athlete.name, session: session.uuid, protocol: session.prescription.name,
-            starts: Words.clock(session.starts_s), length: Words.clock(length), ends: Words.clock(session.starts_s + length),
-            watched_by: session.pair_lane && names[session.pair_lane], open: session.to_timeline.holds.any? { |place| place.segment.open? })
+            length: Words.clock(length), ends: Words.clock(session.starts_s + length), open: session.to_timeline.holds.any? { |place| place.segment.open? })
         end
       end
 

@@ -5,7 +5,7 @@ module Windlass
     # Who dives today, with whom, and who may not; and what was dived.
     class WaterPage
       Diver = Value.define(:athlete_id, :name, :asked, :refusal, :pair)
-      Dive = Value.define(:uuid, :name, :down, :length, :depth, :hard, :short, :signs, :buddy)
+      Dive = Value.define(:name, :down, :length, :depth, :hard, :short, :signs, :buddy)
       MOST_PAIRS = 4
       # How long to stay up: what is needed, or more of it.
       MARGINS = {1 => "as long as needed", 1.25 => "a quarter more", 1.5 => "half as much again", 2 => "twice as long"}.freeze
@@ -32,7 +32,7 @@ module Windlass
       # @return [Array<Dive>] of today, newest first
       def dives
         Records::Dive.where(account_id: @account.id, local_date: @now.to_date).includes(:athlete).order(down_at: :desc).map do |dive|
-          Dive.new(uuid: dive.uuid, name: dive.athlete.name, down: dive.down_at.getlocal.strftime("%H:%M"), length: Words.clock(dive.seconds.round), depth: dive.depth_m ? "#{Words.number(dive.depth_m)} m" : "–",
+          Dive.new(name: dive.athlete.name, down: dive.down_at.getlocal.strftime("%H:%M"), length: Words.clock(dive.seconds.round), depth: dive.depth_m ? "#{Words.number(dive.depth_m)} m" : "–",
             hard: dive.hard, short: dive.short, signs: dive.signs, buddy: dive.buddy)
         end
       end

@@ -48,8 +48,6 @@ module Windlass
       # @return [Boolean] something is written, and all of it can be read
       def valid? = read.any? && read.all? { |_, _, entry, faults| entry && faults.empty? }
 
-      def nothing? = read.empty?
-
       private
 
       def read

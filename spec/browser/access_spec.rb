@@ -10,12 +10,14 @@ RSpec.describe "Every main view", :browser do
   it "has no accessibility violation that axe finds, at a desk and on a phone, and fits its screen" do
     athlete = Windlass::Records::Athlete.first
     session = athlete.sessions.last
+    squad = Windlass::Actions::PlanSquad.call(account, Windlass::Records::Athlete.all.map { |one| one.prescriptions.find_by(protocol: "small-holds") }.each { |one| plan(one) }, now: clock.now)
     paths = ["/", "/athletes", "/athletes/new", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/screening", "/athletes/#{athlete.id}/control-pauses/new",
       "/control-pauses/#{athlete.measures.last.uuid}", "/prescriptions/#{athlete.prescriptions.first.id}",
       "/sessions/#{session.uuid}", "/sessions/#{session.uuid}/deck", "/bench", "/nothing", "/rules", "/protocols", "/protocols/co2-table",
       "/protocols?athlete_id=#{Windlass::Records::Athlete.last.id}", "/own-protocols/#{Windlass::Records::OwnProtocol.first.id}",
       "/athletes/#{Windlass::Records::Athlete.last.id}/measures", "/athletes/#{athlete.id}/measures/breathing_movement/new",
-      "/measures/#{Windlass::Records::Measure.where(kind: "sustained_exhale").first.uuid}"]
+      "/measures/#{Windlass::Records::Measure.where(kind: "sustained_exhale").first.uuid}", "/log", "/prescriptions/#{athlete.prescriptions.first.id}/write-in", "/water", "/place", "/along",
+      "/athletes/#{athlete.id}/dives", "/squads/#{squad.uuid}", "/squads/#{squad.uuid}/deck", "/squads/#{squad.uuid}/follow", "/sessions/#{session.uuid}/follow"]
 
     [[1280, 800], [390, 844]].each do |width, height|
       page.driver.resize(width, height)

@@ -13,20 +13,8 @@ RSpec.describe "The deck's modules", :browser do
 
   before { visit("/athletes/new") }
 
-  # Runs a script with `run`, `clock`, `events` and `journal` at hand; answers what it returns.
   # @param more [Hash] of the plan
-  def with_run(script, more = {})
-    evaluate(<<~JS, "run.js")
-      const clock = { ms: 1000, wall: () => clock.ms, at: () => clock.ms };
-      const events = [];
-      const journal = { run: null, add: (kind, at, more = {}) => events.push([kind, at, more.round, more.value].filter((one) => one !== undefined)) };
-      const plan = { segments: #{timeline_json}, over: false, holds: 2, ...#{JSON.generate(more)} };
-      const calls = [];
-      const run = new module.Run(plan, journal, clock, (byHand) => calls.push(byHand));
-      const pass = (ms) => { clock.ms += ms; run.tick(); };
-      #{script}
-    JS
-  end
+  def with_run(script, more = {}) = run_script(script, {segments: JSON.parse(timeline_json), holds: 2, **more})
 
   # @return [Array<Array>] moment and kind of every cue, in order of time
   def cues(segments, from, to, index: 0, since: 0, **plan)
@@ -36,11 +24,6 @@ RSpec.describe "The deck's modules", :browser do
       Object.assign(run.state, { index: #{index}, segmentStart: #{since} });
       return module.cuesBetween(run, #{from}, #{to}).map((cue) => [cue.atMs, cue.kind, cue.hz].filter((one) => one !== undefined));
     JS
-  end
-
-  def evaluate(script, file)
-    page.evaluate_async_script("import('#{Windlass::Assets.path("js/#{file}")}').then(async (module) => { #{script} })" \
-      ".then((result) => arguments[0](result), (error) => arguments[0](String(error)))")
   end
 
   it "keeps to the plan exactly, however late a frame comes" do
@@ -278,7 +261,7 @@ RSpec.describe "The deck's modules", :browser do
     expect(page).to have_css("h1", text: "Today")
     Timeout.timeout(5) { sleep 0.05 until session.reload.state == "done" }
     expect(session.rounds.count).to eq 13
-    Timeout.timeout(5) { sleep 0.05 until evaluate("return [(await module.store.waiting()).length, (await module.store.runs()).length];", "store.js") == [0, 0] }
+    Timeout.timeout(5) { sleep 0.05 until evaluate("return [(await module.store.waiting()).length, (await module.store.run(\"#{session.uuid}\")) ? 1 : 0];", "store.js") == [0, 0] }
   end
 
   it "asks nothing of any other machine" do

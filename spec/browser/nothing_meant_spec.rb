@@ -28,7 +28,7 @@ RSpec.describe "Walking through a page", :browser do
     voice = Windlass::Records::Session.where(protocol: "hiss-ladder").last
     ["/", "/athletes", "/athletes/new", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/edit", "/athletes/#{athlete.id}/screening", "/athletes/#{athlete.id}/control-pauses/new",
       "/athletes/#{athlete.id}/measures", "/athletes/#{athlete.id}/measures/maximal_hold/new", "/protocols?athlete_id=#{athlete.id}", "/protocols/co2-table?athlete_id=#{athlete.id}",
-      "/own-protocols/#{own.id}?athlete_id=#{athlete.id}", "/prescriptions/#{athlete.prescriptions.first.id}", "/sessions/#{undecided.uuid}", "/sessions/#{voice.uuid}", "/bench"]
+      "/own-protocols/#{own.id}?athlete_id=#{athlete.id}", "/prescriptions/#{athlete.prescriptions.first.id}", "/sessions/#{undecided.uuid}", "/sessions/#{voice.uuid}", "/bench", "/log", "/water", "/place", "/prescriptions/#{athlete.prescriptions.first.id}/write-in", "/athletes/#{athlete.id}/dives"]
   end
 
   # What a Tab key reaches; text goes into what takes text, and Overrule is opened.

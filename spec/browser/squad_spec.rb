@@ -74,6 +74,23 @@ RSpec.describe "Several on one deck", :browser do
     expect(journal_of(1)).to include(["emergency_note", "stopped_breathing"], %w[emergency_note called])
   end
 
+  it "keeps what was paused and stopped across a reload, in the browser's own store" do
+    begin_together
+    at(70)
+    key("d", "p")
+    expect(lane("D")).to have_text("paused")
+    key("a", :escape)
+    expect(lane("A")).to have_text("stopped")
+    expect(page).to have_text("All kept")
+    expect(page).to have_no_text("no room in this browser")
+    page.refresh
+    expect(lane("D")).to have_text("paused")
+    expect(lane("A")).to have_text("stopped")
+    at(300)
+    key("d", "p")
+    expect(lane("D")).to have_no_text("paused")
+  end
+
   it "comes back after a reload with every lane where it was" do
     begin_together
     at(hold(1, 0).first + 1)

@@ -10,7 +10,8 @@ RSpec.describe "Rubbish", :web do
   names = %w[answers answers[] answers[heart] chest watcher oximeter asked limits limits[hold_s] limits[locks] dose dose[hold_s] dose[pattern] dose[rounds] breaks breaks[0]
     breaks[0][round] name note protocol athlete_id seconds beats uuid taken_on first_breath effort symptoms symptoms[] rounds rounds[1] rounds[1][held_s] rounds[1][beats]
     rounds[x][ribs] verdict seen decided because own place discipline born_on sex mass_kg lock_version disciplines[] guardian_consent_on clinician families families[] given_on expires_on
-    cleared_on file trace at a a[hold_s] compare floor events].freeze
+    cleared_on file trace at a a[hold_s] compare floor events state device prescription prescription[] clear[] pair pair[1] start start[0] gap_s latest_s minutes on_the_word deed
+    lines as_planned on text order keep notebook archive dives from to symptom search discarded after was feeling slept_h margin pairs size down_ms depth_m signs tempo levels_db].freeze
 
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
 
@@ -23,9 +24,11 @@ RSpec.describe "Rubbish", :web do
     planned = [hiss, table].map { |one| Windlass::Actions::PlanSession.call(one, now: clock.now) }
     Windlass::Actions::Decide.call(run, Windlass::Actions::JudgeDay.call(run), decided: :repeat, because: "x", now: clock.now)
     account.own_protocols.create!(name: "Mine", protocol: "co2-table", dose: table.dose)
+    squad = Windlass::Records::Squad.create!(account_id: 1, uuid: SecureRandom.uuid, local_date: clock.now.to_date, planned_at: clock.now, gap_s: 8, latest_s: 300)
+    planned.each_with_index { |one, lane| one.update!(squad: squad, lane: lane, starts_s: 0) }
     nothing = ["x", "-1", "0", "9" * 40, "%FF", "%00", "..%2f"]
     {athlete_id: [athlete.id] * 4 + nothing, id: [1, 1, 1, 2, "co2-table", "ratio"] + nothing, kind: Windlass::Measures::KINDS.map(&:id) + nothing,
-     uuid: [run.uuid, *planned.map(&:uuid), measure.uuid, run.uuid] + nothing}
+     uuid: [run.uuid, *planned.map(&:uuid), measure.uuid, run.uuid, squad.uuid] + nothing}
   end
 
   define_method(:path_of) do |pattern, random|

@@ -3,11 +3,12 @@ import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { shown } from "./deck_words.js";
 import { Hand } from "./hand.js";
 import { COUNT_IN_MS, Lane } from "./lane.js";
-import { heard } from "./letters.js";
+import { deedOf, DEEDS } from "./deck_keys.js";
 import { everyPulse } from "./metronome.js";
 import { oneTab } from "./one_tab.js";
 import { Oximeter } from "./oximeter.js";
 import { Sound } from "./sound.js";
+import { soundSwitch } from "./sound_switch.js";
 import { speak } from "./voice.js";
 import { choose, chosen } from "./choices.js";
 import { ease } from "./ease.js";
@@ -17,18 +18,6 @@ import { Heart } from "./heart.js";
 import { Pedal } from "./pedal.js";
 import { setup } from "./setup.js";
 import { WakeLock } from "./wake_lock.js";
-
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyT: "taps", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyO: "oximeter", KeyE: "emergency", KeyQ: "quiet", KeyS: "ease", KeyB: "beat", "-": "shorten", "+": "restore", Escape: "stop" };
-// Frames stop in a hidden tab; this goes on.
-const PULSE_MS = 250;
-// What each key does.
-const DEEDS = {
-  main: (to, event) => to.main(event), urge: (to, event) => to.mark("first_urge", event), contraction: (to, event) => to.mark("contraction", event),
-  smooth: (to, event) => to.breath("smooth", event), deeper: (to, event) => to.breath("deeper", event), gasp: (to, event) => to.breath("gasp", event),
-  pause: (to, event) => to.pause(event), skip: (to, event) => to.skip(event), hold: (to, event) => to.holdNow(event), stop: (to, event) => to.stop(event),
-  quiet: (to, event) => to.quiet(event), ease: (to) => to.toggleEase(), shorten: (to, event) => to.shorten(event), restore: (to, event) => to.oneMore(event),
-  beat: (to, event) => to.beat(event), taps: (to) => to.taps(), voice: (to) => to.toggleVoice(), mute: (to) => to.mute(), oximeter: (to) => to.measure(),
-};
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
@@ -48,8 +37,9 @@ export function deck() {
     ...ease(() => lane),
     ...hiss(() => lane),
     ...setup(() => pedal, () => apply()),
+    ...soundSwitch(() => sound, () => run?.live),
     cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, rating: false, asleep: false, begun: false, paused: false, resting: true, muted: false, perMinute: null, pulseLeads: false, unasked: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: chosen("counts") === "tap", place: "", speaking: chosen("voice") !== "tones",
+    live: true, over: false, rating: false, begun: false, paused: false, resting: true, perMinute: null, pulseLeads: false, unasked: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: chosen("counts") === "tap", place: "", speaking: chosen("voice") !== "tones",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -86,17 +76,10 @@ export function deck() {
       window.addEventListener("online", () => lane.journal.send());
       this.show();
       lane.layOut(true);
-      setInterval(() => run.tick(), PULSE_MS);
-      everyPulse(() => { run.tick(); lane.pulse(sound.slipped); });
+      everyPulse(() => { run.tick(); lane.pulse(sound.slippedMs); });
       wakeLock = new WakeLock();
       this.listenForGestures();
       everyFrame(() => { run.tick(); this.listen(); this.show(); });
-    },
-
-    /** After a reload nothing may sound until the person does something: whatever it is, it wakes the sound and no more. */
-    listenForGestures() {
-      const wake = () => { if (run.live && sound.asleep) this.wakeSound(); };
-      for (const gesture of ["pointerup", "keydown"]) window.addEventListener(gesture, wake);
     },
 
     /** What was laid out before the audio clock moved would be late: it is laid out anew. */
@@ -112,16 +95,13 @@ export function deck() {
     key(event) {
       if (this.learn(event)) return;
       if (run && !document.querySelector("dialog[open]") && pedal.down(event)) return event.preventDefault();
-      const what = KEYS[event.code] ?? KEYS[event.key];
-      if (what && !heard(event.code)) return;
-      if (what === "emergency" && !event.repeat && !document.querySelector("dialog[open]") && !event.ctrlKey && !event.metaKey && !event.altKey) return this.emergency(event);
-      if (!run || !what || document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || this.ownKey(event)) return;
-      event.preventDefault();
-      if (!event.repeat) this.act(what, event);
+      const what = deedOf(event);
+      if (!what || (!run && what !== "emergency")) return;
+      if (what !== "emergency") event.preventDefault();
+      if (event.repeat) return;
+      if (what === "emergency") this.emergency(event);
+      else this.act(what, event);
     },
-
-    /** Space on a button that has the focus is that button's; on the main one it counts from the key itself. */
-    ownKey(event) { return event.code === "Space" && event.target.closest("button, a, input") && !event.target.closest("[data-main]"); },
 
     act(what, event) {
       if (!presses.counts(what, clock.at(event))) return;
@@ -178,7 +158,7 @@ export function deck() {
       if (run.live) lane.changed(true);
     },
     /** Words and tones, or tones alone. */
-    toggleVoice() {
+    nextVoice() {
       if (!run || run.over) return;
       this.speaking = !this.speaking;
       choose("voice", this.speaking ? "words" : "tones");
@@ -190,17 +170,6 @@ export function deck() {
     skip(event) { if (run?.live && run.started) run.skip(event); this.show(); },
     pause(event) { if (run?.live) run.pause(event); this.show(); },
     stop(event) { run?.stop(event); this.show(); },
-    mute() {
-      if (sound.asleep && run?.live) return this.wakeSound();
-      this.muted = !this.muted;
-      sound.muted = this.muted;
-      sound.loud();
-    },
-    loudness(event) { sound.volume = event.target.value / 100; sound.loud(); },
-    get soundWord() {
-      if (this.asleep) return "Sound waits for a tap";
-      return this.muted ? "Sound off" : "Sound on";
-    },
     breathIs(value) { return this.lastBreath === value; },
 
     changed(byHand) {

@@ -18,7 +18,7 @@ function cueOf(run) {
 }
 
 /** What is left to wait for or to count: beats, breaths, repetitions, or time; upward where a hand ends it. */
-export function figureOf(run) {
+function figureOf(run) {
   if (run.waiting) return clockWords(-run.now());
   const { ends, beats, repetitions, exhale } = run.segment;
   if (beats && ends === "clock" && goesUp(run, exhale !== undefined)) return String(Math.min(beats, Math.floor((run.elapsed * beats) / run.plannedMs(run.state.index)) + 1));
@@ -31,7 +31,7 @@ export function figureOf(run) {
 /** Figures go up or down as the discipline does, or as somebody chose. */
 function goesUp(run, usually) { return run.figures === "up" || (usually && run.figures !== "down"); }
 
-export function mainWordOf(run) {
+function mainWordOf(run) {
   if (run.waiting) return "Begin now";
   if (run.holding) return "Release";
   if (run.sounding) return "It ended";
@@ -41,7 +41,7 @@ export function mainWordOf(run) {
 }
 
 /** What ends it, where the clock does not. */
-export function endWords({ ends, ms, at_most_ms: atMost }) {
+function endWords({ ends, ms, at_most_ms: atMost }) {
   if (ends === "clock") return "";
   if (ends === "cap") return `Limit ${clockWords(ms)}. Do not aim for it. `;
   if (atMost) return `Ends by itself at ${clockWords(atMost)}. `;
@@ -49,7 +49,7 @@ export function endWords({ ends, ms, at_most_ms: atMost }) {
 }
 
 /** How long the next part is: in what it is counted in, or in seconds where it is a hold. */
-export function lengthWords({ kind, ends, ms, breaths, beats }) {
+function lengthWords({ kind, ends, ms, breaths, beats }) {
   if (breaths) return `, ${breaths}`;
   if (beats) return `, ${beats} beats`;
   if (kind !== "hold") return "";
@@ -57,7 +57,7 @@ export function lengthWords({ kind, ends, ms, breaths, beats }) {
 }
 
 /** Where we are: the block, the round, and at one's own pace the time that is left. */
-export function placeWords(run) {
+function placeWords(run) {
   if (run.quiet || run.waiting) return "";
   const { block, round, phase } = run.segment;
   const rounds = run.rounds.get(block);
@@ -67,7 +67,7 @@ export function placeWords(run) {
 }
 
 /** What is asked once it is over, and what is left to say. */
-export function overWords(run) {
+function overWords(run) {
   const open = run.unrated;
   const done = run.state.finished ? "Done" : "Stopped";
   if (open.length) return { cue: `How was the first breath after hold ${open[0]}?`, next: `${done}. ${open.length === 1 ? "One first breath is" : `${open.length} first breaths are`} not rated. What nobody knows stays unknown.` };

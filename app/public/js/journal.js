@@ -3,6 +3,7 @@
 import { clock } from "./clock.js";
 import { device } from "./device.js";
 import { store } from "./store.js";
+import { uuid } from "./uuid.js";
 
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
 const BATCH = 200;
@@ -53,7 +54,7 @@ export class Journal {
 
   /** Kept here, and sent along with the next event that matters. */
   put(kind, atMs, details) {
-    const mark = { uuid: crypto.randomUUID?.() ?? uuid(), session: this.session, order: this.order, wall: clock.wall(), kind, at_ms: Math.max(0, Math.round(atMs)), ...details };
+    const mark = { uuid: uuid(), session: this.session, order: this.order, wall: clock.wall(), kind, at_ms: Math.max(0, Math.round(atMs)), ...details };
     this.order += 1;
     this.done = false;
     this.marks.push(mark);
@@ -130,13 +131,4 @@ export class Journal {
     this.done = this.waiting === 0 && this.run?.over && !this.run.emergency?.open && !this.kept.refused.length;
     if (this.done) await this.keep(store.dropRun(this.session));
   }
-}
-
-/** For a page that is not quite safe in the browser's eyes: there, what makes uuids is missing. */
-function uuid() {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = (bytes[6] & 0x0f) | 0x40;
-  bytes[8] = (bytes[8] & 0x3f) | 0x80;
-  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
-  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
 }

@@ -83,15 +83,15 @@ export class Lane {
   said({ say }) { return say && this.plan.letter ? [`lane-${this.plan.letter.toLowerCase()}`, ...say] : say; }
 
   /** At every pulse. */
-  pulse(slipped) {
-    this.topUp(slipped);
+  pulse(slippedMs) {
+    this.topUp(slippedMs);
     if (this.run.live && clock.wall() - (this.toldAt ?? 0) > TELL_MS) this.tell();
   }
 
   /** A hold may be longer than what was laid out when it began; and an audio clock that slipped plays late. */
-  topUp(slipped) {
+  topUp(slippedMs) {
     if (!this.channel || !this.run.live || this.run.paused) return;
-    if (slipped) this.layOut(true, 0);
+    if (slippedMs) this.layOut(true, slippedMs);
     else if (this.laidOutTo - this.run.now() < TOP_UP_MS) this.layOut(false);
   }
 }

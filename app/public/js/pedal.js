@@ -3,10 +3,8 @@
 const TAUGHT = "windlass.pedal";
 const LONG_MS = 600;
 const DOUBLE_MS = 400;
-// What may be taught, in the words of the deck's keys.
-export const DEEDS = { main: "Next", urge: "First urge", contraction: "Contraction" };
 // A single button: a press, a long press, two presses.
-export const ONE = "one";
+const ONE = "one";
 
 export class Pedal {
   /** @param act called with what is to be done, and the event of the press that it was */

@@ -104,14 +104,14 @@ export class Sound {
     return performance.now() / 1000 + this.offset;
   }
 
-  /** @returns whether what was laid out lies where it should no longer */
-  get slipped() {
-    if (this.asleep || this.offset === undefined || !this.channels.some((channel) => channel.scheduled.length)) return false;
+  /** @returns milliseconds by which what was laid out lies where it should no longer; 0 where it lies right */
+  get slippedMs() {
+    if (this.asleep || this.offset === undefined || !this.channels.some((channel) => channel.scheduled.length)) return 0;
     this.mapping();
-    const newest = median(this.mappings.slice(-NEWEST));
-    if (Math.abs(newest - this.offset) <= SLIP_S) return false;
+    const slip = Math.abs(median(this.mappings.slice(-NEWEST)) - this.offset);
+    if (slip <= SLIP_S) return 0;
     this.mappings = this.mappings.slice(-NEWEST);
-    return true;
+    return slip * 1000;
   }
 
   loud() {

@@ -6,24 +6,18 @@ import { card } from "./emergency.js";
 import { Lane } from "./lane.js";
 import { LaneRow } from "./lane_row.js";
 import { heard } from "./letters.js";
+import { BREATHS, deedOf, DEEDS, elsewhere } from "./deck_keys.js";
 import { everyPulse } from "./metronome.js";
 import { oneTab } from "./one_tab.js";
 import { Pedal } from "./pedal.js";
 import { setup } from "./setup.js";
 import { Sound } from "./sound.js";
+import { soundSwitch } from "./sound_switch.js";
 import { place, SquadRun } from "./squad_run.js";
 import { WakeLock } from "./wake_lock.js";
 
-const KEYS = { Space: "main", KeyU: "urge", KeyC: "contraction", Digit1: "smooth", Digit2: "deeper", Digit3: "gasp", Numpad1: "smooth", Numpad2: "deeper", Numpad3: "gasp", KeyN: "skip", KeyH: "hold", KeyV: "voice", KeyP: "pause", KeyM: "mute", KeyE: "emergency", KeyQ: "quiet", KeyS: "ease", "-": "shorten", "+": "restore", Escape: "stop" };
-const PULSE_MS = 250;
-// What each key does: for the lane in focus, but for first breaths.
-const DEEDS = {
-  main: (to, event) => to.main(event), urge: (to, event) => to.mark("first_urge", event), contraction: (to, event) => to.mark("contraction", event),
-  smooth: (to, event) => to.breath("smooth", event), deeper: (to, event) => to.breath("deeper", event), gasp: (to, event) => to.breath("gasp", event),
-  pause: (to, event) => to.one.pause(event), skip: (to, event) => to.one.skip(event), hold: (to, event) => to.one.holdNow(event), quiet: (to, event) => to.quiet(event),
-  stop: (to, event) => to.one.stop(event), ease: (to) => to.toggleEase(), shorten: (to, event) => to.shorten(event), restore: (to, event) => to.oneMore(event),
-  voice: (to) => to.nextVoice(), mute: (to) => to.mute(),
-};
+// What is for one alone: a tap leads, an oximeter, a heart.
+const NOT_HERE = ["taps", "oximeter", "beat"];
 // Whose words are said: all, the lane in focus, nobody's.
 const SPEAKING = ["all", "one", "none"];
 const SPEAKING_KEY = "windlass.squad.voice";
@@ -46,8 +40,9 @@ export function squad() {
     ...card(() => run, () => sound),
     ...ease(() => run?.lane),
     ...setup(() => pedal, () => apply()),
+    ...soundSwitch(() => sound, () => run?.live),
     name: "", cue: "Ready", figure: "", next: "", place: "", kept: "", mainWord: "Start all", holding: "", breathOf: "", known: false, idle: false,
-    live: true, over: false, allOver: false, rating: false, asleep: false, running: false, paused: false, resting: true, holdable: false, muted: false, begun: false, lastBreath: null,
+    live: true, over: false, allOver: false, rating: false, running: false, paused: false, resting: true, holdable: false, begun: false, lastBreath: null,
     speaking: localStorage.getItem(SPEAKING_KEY) ?? "all",
 
     init() {
@@ -77,11 +72,13 @@ export function squad() {
       for (const lane of lanes) lane.journal.send();
       window.addEventListener("online", () => { for (const lane of lanes) lane.journal.send(); });
       this.layOut();
-      setInterval(() => run.tick(), PULSE_MS);
-      everyPulse(() => { run.tick(); for (const lane of lanes) lane.pulse(sound.slipped); });
+      everyPulse(() => {
+        run.tick();
+        const slippedMs = sound.slippedMs;
+        for (const lane of lanes) lane.pulse(slippedMs);
+      });
       wakeLock = new WakeLock();
-      const wake = () => { if (run.live && sound.asleep) this.wakeSound(); };
-      for (const gesture of ["pointerup", "keydown"]) window.addEventListener(gesture, wake);
+      this.listenForGestures();
       this.showKept();
       everyFrame(() => { run.tick(); this.show(); });
     },
@@ -100,18 +97,18 @@ export function squad() {
     key(event) {
       if (this.learn(event)) return;
       if (run && !document.querySelector("dialog[open]") && pedal.down(event)) return event.preventDefault();
-      if (document.querySelector("dialog[open]") || event.ctrlKey || event.metaKey || event.altKey || event.repeat || !heard(event.code)) return;
-      const letter = plan.lanes.findIndex((lane) => event.code === `Key${lane.letter}`);
-      const what = KEYS[event.code] ?? KEYS[event.key];
+      const letter = elsewhere(event) || !heard(event.code) ? -1 : plan.lanes.findIndex((lane) => event.code === `Key${lane.letter}`);
+      const what = deedOf(event);
+      if (event.repeat || (letter < 0 && (!what || NOT_HERE.includes(what)))) return;
       if (what === "emergency") return this.emergency(event);
-      if (!run || (letter < 0 && !what) || (event.code === "Space" && event.target.closest("button, a, input") && !event.target.closest("[data-main]"))) return;
+      if (!run) return;
       event.preventDefault();
       if (letter < 0) this.act(what, event);
       else this.choose(letter);
     },
 
     act(what, event) {
-      if (!presses.counts(`${what} ${["smooth", "deeper", "gasp"].includes(what) ? run.rated : run.focus}`, clock.at(event))) return;
+      if (!presses.counts(`${what} ${BREATHS.includes(what) ? run.rated : run.focus}`, clock.at(event))) return;
       DEEDS[what](this, event);
       this.show();
     },
@@ -119,11 +116,14 @@ export function squad() {
     tap(event) { if (run) this.act(event.currentTarget.dataset.act, event); },
     tapLane(event) { if (run) this.choose(Number(event.currentTarget.dataset.lane)); },
 
-    get one() { return run.lane.run; },
     mark(kind, event) { run.mark(kind, event); },
     breath(value, event) { run.breath(value, event); },
+    pause(event) { run.lane.run.pause(event); },
+    skip(event) { run.lane.run.skip(event); },
+    holdNow(event) { run.lane.run.holdNow(event); },
+    stop(event) { run.lane.run.stop(event); },
     quiet(event) {
-      this.one.quietFromHere(event);
+      run.lane.run.quietFromHere(event);
       this.endEasing();
     },
 
@@ -150,19 +150,6 @@ export function squad() {
     get stopWho() { return ` ${this.name}`; },
     get voiceWord() { return SPEAKING_WORDS[this.speaking]; },
 
-    loudness(event) {
-      sound.volume = event.target.value / 100;
-      sound.loud();
-    },
-    mute() {
-      this.muted = !this.muted;
-      sound.muted = this.muted;
-      sound.loud();
-    },
-    get soundWord() {
-      if (this.asleep) return "Sound waits for a tap";
-      return this.muted ? "Sound off" : "Sound on";
-    },
     breathIs(value) { return this.lastBreath === value; },
 
     /** Of whom the notes on the emergency card are. */

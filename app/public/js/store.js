@@ -43,7 +43,6 @@ export const store = {
   run: (session) => within("runs", "readonly", (runs) => runs.get(session)),
   putRun: (run) => within("runs", "readwrite", (runs) => runs.put(run)),
   dropRun: (session) => within("runs", "readwrite", (runs) => runs.delete(session)),
-  runs: () => within("runs", "readonly", (runs) => runs.getAll()),
   /** What was taken along: path of its deck, whose, what, for which day. */
   putAlong: (one) => within("along", "readwrite", (along) => along.put(one)),
   dropAlong: (path) => within("along", "readwrite", (along) => along.delete(path)),

@@ -6,6 +6,7 @@ import { heard } from "./letters.js";
 import { put, sendPieces } from "./outbox.js";
 import { store } from "./store.js";
 import { Diver } from "./surface.js";
+import { uuid } from "./uuid.js";
 import { WakeLock } from "./wake_lock.js";
 
 const SEND_MS = 4000;
@@ -59,7 +60,7 @@ export function water() {
       const diver = divers[at];
       const now = clock.at(event);
       if (diver.ended || !presses.counts(at, now)) return;
-      if (diver.under) this.keep(diver, diver.up(now, crypto.randomUUID()));
+      if (diver.under) this.keep(diver, diver.up(now, uuid()));
       else diver.down(now);
       if (diver.under) localStorage.setItem(`windlass.under.${diver.id}`, String(diver.downMs));
       else localStorage.removeItem(`windlass.under.${diver.id}`);

@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+require "web_helper"
+
+# What a deck is told: cautions where they act, where one is, whose words, whose start.
+RSpec.describe "What a deck is told", :web do
+  let(:athlete) { make_athlete(disciplines: %w[freediving singing]).tap { |one| make_pause(one, 40) } }
+
+  def plan_of(protocol, **dose)
+    athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 180, taken_at: clock.now - 40 * 86_400, details: {})
+    Windlass::Actions::KeepDay.call(athlete, {watcher: "Ada Quill", oximeter: true}, now: clock.now)
+    prescription = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find(protocol), now: clock.now)
+    prescription.update!(dose: prescription.dose.merge(dose.transform_keys(&:to_s))) if dose.any?
+    session = Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now)
+    get("/sessions/#{session.uuid}/deck")
+    [JSON.parse(page.at("#plan").text), session]
+  end
+
+  def holds(plan) = plan["segments"].select { |segment| segment["kind"] == "hold" }
+
+  it "gives relief in holds with full lungs, and only there" do
+    full, = plan_of("full-breath")
+    expect(holds(full).map { |hold| hold["relief"] }.uniq).to eq ["Too tight: let a little out, swallow."]
+    small, = plan_of("small-holds")
+    expect(holds(small).map { |hold| hold["relief"] }.uniq).to eq [nil]
+  end
+
+  it "warns in open holds, ten seconds before the forecast floor or before they end by themselves, and ships the words" do
+    plan, session = plan_of("own-pace")
+    open = holds(plan)
+    latest = open.map { |hold| [session.forecast_of(hold["hold"])&.fetch("floor_s")&.*(1000), hold["at_most_ms"]].compact.min }
+
+    expect(open.map { |hold| hold["calls"] }.zip(latest)).to all(satisfy { |calls, at_ms| calls == [[(at_ms - 10_000).round, "Let go soon", ["let-go-soon"]]] })
+    expect(plan["words"]).to include("let-go-soon")
+    expect(holds(plan_of("co2-table").first).map { |hold| hold["calls"] }.uniq).to eq [nil]
+  end
+
+  it "says by ear which round begins, and which is the last; every word that may be said ships" do
+    %w[co2-table ratio alternate-nostril hiss-ladder full-breath].each do |protocol|
+      plan, = plan_of(protocol)
+      rounds = plan["segments"].filter_map { |segment| segment["say"] if segment["say"]&.include?("round") }
+      most = plan["segments"].filter_map { |segment| segment["round"] }.max
+
+      expect([protocol, rounds.map { |words| words[1] }]).to eq [protocol, (1..most).map(&:to_s)]
+      expect([protocol, rounds.map { |words| words.include?("last-round") }]).to eq [protocol, [*[false] * (most - 1), true]]
+      expect([protocol, plan["segments"].flat_map { |segment| segment["say"].to_a } - plan["words"]]).to eq [protocol, []]
+      expect([protocol, plan["words"] - Windlass::Timeline::Spoken::WORDS.keys]).to eq [protocol, []]
+    end
+  end
+
+  it "lets a heart lead only what is counted in beats and is no sound" do
+    ratio, = plan_of("ratio")
+    expect([ratio["paced"], page.at("[data-act=beat]").nil?]).to eq [true, false]
+    hiss, = plan_of("hiss-ladder")
+    expect(hiss["segments"].select { |segment| segment["exhale"] }.map { |segment| segment["paced"] }.uniq).to eq [nil]
+    expect(page.css("button").map { |button| button.text.strip }).to include("Microphone")
+    small, = plan_of("small-holds")
+    expect([small["paced"], page.at("[data-act=beat]")]).to eq [false, nil]
+  end
+
+  it "knows where it is followed: an address, and the same for a camera" do
+    _, session = plan_of("small-holds")
+    link = Windlass::Presenters::FollowLink.new("/sessions/#{session.uuid}/follow", base: "http://127.0.0.1")
+
+    expect(page.at("#setup").text).to include(link.address)
+    expect(link.squares.scan(/M(\d+) (\d+)/).flatten.map { |place| Integer(place, 10) }.minmax).to eq [4, link.size - 5]
+  end
+
+  describe "for twelve" do
+    let(:prescriptions) { Array.new(12) { |number| prescribe(make_athlete(name: format("Lane %02d", number)).tap { |one| make_pause(one, 20 + number) }) } }
+    let(:squad) { Windlass::Actions::PlanSquad.call(account, prescriptions.each { |one| plan(one) }, now: clock.now) }
+
+    it "gives each lane its letter, its start and its words; no letter means anything else on a deck" do
+      get("/squads/#{squad.uuid}/deck")
+      plan = JSON.parse(page.at("#plan").text)
+      letters = plan["lanes"].map { |lane| lane["letter"] }
+
+      expect(letters).to eq Windlass::Squad::LETTERS
+      expect(letters & %w[C E H U N P Q S V M T O B]).to be_empty
+      expect(plan["lanes"].map { |lane| lane["starts_s"] }).to eq squad.sessions.map(&:starts_s)
+      expect(plan["words"]).to include(*letters.map { |letter| "lane-#{letter.downcase}" })
+      expect(page.css(".lane .mini .hand").size).to eq 12
+    end
+
+    it "is followed without a key, and tells of every lane where it stands" do
+      send_json("/sessions/#{squad.sessions[4].uuid}/events", {device: "a" * 16, events: [], state: {index: 1, at: 5}})
+      get("/squads/#{squad.uuid}/told")
+      expect(JSON.parse(last_response.body)["lanes"].map { |lane| lane["state"] }).to eq [*[nil] * 4, {"index" => 1, "at" => 5}, *[nil] * 7]
+      get("/squads/#{squad.uuid}/follow")
+      expect([page.css(".lane").size, page.css("button, input, form, a").size]).to eq [12, 0]
+    end
+
+    it "stands on Today until all of it is over" do
+      squad
+      get("/")
+      expect(text).to include("Together: Lane 00, Lane 01", "ready")
+      squad.sessions.each { |session| Windlass::Actions::KeepJournal.call(session, journal(session), now: clock.now) }
+      get("/")
+      expect(text).not_to include("Together: Lane 00")
+      get("/squads/#{squad.uuid}")
+      expect(text).to include("All of them are over.", "These sessions run already, or are over: their starts stay.")
+    end
+  end
+
+  it "writes files of the log slice by slice, each session once, in the order of the log" do
+    stub_const("Windlass::LogFiles::SLICE", 3)
+    prescription = prescribe(athlete)
+    one = run_set(prescription)
+    (1..10).each { |day| one.dup.update!(uuid: SecureRandom.uuid, local_date: clock.now.to_date - day / 2) }
+    lines = []
+    Windlass::LogFiles.write("sessions", account, Windlass::Forms::LogForm.parse({})) { |line| lines << line }
+
+    expect(lines.drop(1).map { |line| line.split(",").first }).to eq Windlass::Records::Session.run.order(local_date: :desc, id: :desc).pluck(:uuid)
+  end
+
+  it "writes in with the dose that was prescribed on that day" do
+    prescription = prescribe(athlete)
+    2.times { |day| run_set(prescription, at: clock.now - (5 - day) * 86_400) }
+    session = prescription.sessions.in_order.last
+    before = prescription.dose
+    Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: :ease, because: "tired", now: clock.now)
+    entry = ->(days) { Windlass::Log::Line.read("5 #{(clock.now.to_date - days).iso8601}", today: clock.now.to_date) }
+    earlier, later = Windlass::Actions::WriteIn.call(prescription.reload, [entry[6], entry[1]], now: clock.now)
+
+    expect([earlier.dose, later.dose]).to eq [before, prescription.dose]
+    expect(before).not_to eq prescription.dose
+  end
+end
