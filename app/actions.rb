@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "records"
+require_relative "../lib/windlass/formats"
 
 # What a coach does that changes something: one deed a file, values in, records changed in one transaction.
 require_relative "actions/keep_athlete"
@@ -19,7 +20,12 @@ require_relative "actions/write_in"
 require_relative "actions/plan_water"
 require_relative "actions/log_dive"
 require_relative "actions/read_dives"
-require_relative "actions/read_notebook"
+require_relative "actions/tables/sessions"
+require_relative "actions/tables/measures"
+require_relative "actions/tables/dives"
+require_relative "actions/read_table"
+require_relative "actions/correct"
+require_relative "actions/keep_photo"
 require_relative "actions/learn_from_log"
 require_relative "actions/keep_journal"
 require_relative "actions/tell_followers"

@@ -21,6 +21,7 @@ module Windlass
       Table.new(Records::Session, refers: {"twin_of_id" => "sessions"}),
       Table.new(Records::Round, of: :session), Table.new(Records::JournalEvent, of: :session, key: "uuid"),
       Table.new(Records::Move, of: :prescription), Table.new(Records::Dive), Table.new(Records::Suspension),
+      Table.new(Records::Photo, of: :session),
       Table.new(Records::Correction, of: :several)
     ].freeze
 

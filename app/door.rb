@@ -9,7 +9,7 @@ module Windlass
     # Bytes of a request's body, by what it is. A half-hour oximeter trace as CSV has some 60 kB.
     MOST_BYTES = {file: 2_000_000, other: 512_000}.freeze
     # An archive of a place is longer.
-    MOST_BYTES_AT = {"/place/import" => 96_000_000, "/log/notebook" => 6_000_000}.freeze
+    MOST_BYTES_AT = {"/place/import" => 96_000_000, "/log/table" => 15_000_000}.freeze
     MOST_CHARACTERS = 500
     # Entries of a list in a form; no form of ours has a longer one.
     MOST_LISTED = 100

@@ -30,7 +30,7 @@ module Windlass
 
     # @return [Array<Array>] one row
     def self.measures_of(measure)
-      [[measure.uuid, measure.taken_at.utc.iso8601, measure.athlete.name, measure.kind, measure.value, measure.on_waking, measure.ended_by, measure.first_breath, measure.note]]
+      [[measure.uuid, measure.taken_at.utc.iso8601, measure.athlete.name, measure.kind, measure.value, measure.on_waking, measure.ended_by, measure.first_breath, measure.details.map { |key, value| "#{key}=#{value}" }.join("; "), measure.note]]
     end
 
     # @return [Array<Array>] one row
@@ -38,18 +38,16 @@ module Windlass
       [[dive.uuid, dive.down_at.utc.iso8601, dive.athlete.name, dive.seconds, dive.depth_m, dive.hard, dive.short, dive.signs, dive.buddy, dive.weight_kg, dive.line, dive.note]]
     end
 
-    # Newest first, from row to row of the index.
+    # From row to row of an index.
     def self.each_session(account, filter, &block)
       log = Records::SessionLog.new(account, filter)
       last = nil
       loop do
-        found = log.all.limit(SLICE).includes(:athlete, :prescription, :rounds)
-        found = found.where("(sessions.local_date, sessions.id) < (?, ?)", *last) if last
-        sessions = found.to_a
+        sessions = log.from(last).limit(SLICE).includes(:athlete, :prescription, :rounds).to_a
         sessions.each(&block)
         break if sessions.size < SLICE
 
-        last = [sessions.last.local_date, sessions.last.id]
+        last = [sessions.last.effort, sessions.last.local_date, sessions.last.id]
       end
     end
 
@@ -58,7 +56,12 @@ module Windlass
       held = session.rounds.filter_map(&:held_ms)
       breaths = session.rounds.filter_map(&:first_breath).tally
       [[session.uuid, session.local_date.iso8601, session.started_at&.utc&.iso8601, session.athlete.name, session.protocol, session.to_protocol.in_short(session.to_dose), held.size, held.sum / 1000.0,
-        *Timeline::FIRST_BREATHS.map { |breath| breaths.fetch(breath.to_s, 0) }, session.effort, session.symptoms.join(" "), session.proposed_verdict, session.state, !session.discarded_at.nil?, session.note]]
+        *Timeline::FIRST_BREATHS.map { |breath| breaths.fetch(breath.to_s, 0) }, session.effort, session.symptoms.join(" "), line_of(session), session.place, session.proposed_verdict, session.state, !session.discarded_at.nil?, session.note]]
+    end
+
+    # What was done as it would be written in one line.
+    def self.line_of(session)
+      Log::Written.line(session.rounds.map { |round| Log::Round.new(held_s: round.held_ms && round.held_ms / 1000.0, skipped: round.skipped, first_breath: round.first_breath&.to_sym, urge_s: round.first_urge_ms && round.first_urge_ms / 1000.0, contraction_s: round.contraction_ms && round.contraction_ms / 1000.0, sao2_low: round.sao2_low) })
     end
 
     # @return [Array<Array>] a row a hold
@@ -68,6 +71,6 @@ module Windlass
           *[round.first_urge_ms, round.contraction_ms].map { |ms| ms && ms / 1000.0 }, round.first_breath, round.sao2_low]
       end
     end
-    private_class_method :each_session, :each_record
+    private_class_method :each_session, :each_record, :line_of
   end
 end

@@ -5,5 +5,6 @@ require "prawn/table"
 
 require_relative "papers/paper"
 require_relative "papers/card"
+require_relative "papers/report"
 require_relative "papers/clinician_letter"
 require_relative "papers/incident_report"

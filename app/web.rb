@@ -34,6 +34,7 @@ require_relative "routes/sessions"
 require_relative "routes/squads"
 require_relative "routes/offline"
 require_relative "routes/log"
+require_relative "routes/corrections"
 require_relative "routes/papers"
 require_relative "routes/water"
 require_relative "routes/suspensions"
@@ -73,6 +74,7 @@ module Windlass
     register Routes::Squads
     register Routes::Offline
     register Routes::Log
+    register Routes::Corrections
     register Routes::Papers
     register Routes::Water
     register Routes::Suspensions

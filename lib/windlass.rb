@@ -178,4 +178,5 @@ require_relative "windlass/progression/readiness"
 
 require_relative "windlass/log/tokens"
 require_relative "windlass/log/line"
+require_relative "windlass/log/written"
 require_relative "windlass/water/surface"

@@ -13,13 +13,18 @@ module Windlass
           known = uuid && athlete.screenings.find_by(uuid: uuid)
           next known if known
 
-          nervous = conditions.include?("nervous")
-          # The measure is not chased with somebody who fears it; the coach may take it up again.
-          athlete.control_pause_use = "paused" if nervous && !athlete.nervous
-          athlete.update!(nervous: nervous, sleep_signs: conditions.include?("sleep_signs"))
+          mind(athlete, conditions)
           athlete.screenings.create!(account_id: athlete.account_id, answered_on: now.to_date, conditions: conditions,
             guardian_consent_on: guardian_consent_on, uuid: uuid)
         end
+      end
+
+      # What the newest answers say of the control pause.
+      def self.mind(athlete, conditions)
+        nervous = conditions.include?("nervous")
+        # The measure is not chased with somebody who fears it; the coach may take it up again.
+        athlete.control_pause_use = "paused" if nervous && !athlete.nervous
+        athlete.update!(nervous: nervous, sleep_signs: conditions.include?("sleep_signs"))
       end
 
       # @param values [Hash] of Forms::ScreeningClearanceForm

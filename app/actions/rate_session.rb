@@ -28,6 +28,7 @@ module Windlass
       # Puts the values on the record and its rounds without keeping them.
       def self.assign(session, values)
         session.assign_attributes(effort: values[:effort], symptoms: values[:symptoms], note: values[:note].to_s)
+        session.place = values[:place].to_s if values.key?(:place)
         session.rounds.load.each { |round| round.assign_attributes(values[:rounds].fetch(round.number, {})) }
       end
     end

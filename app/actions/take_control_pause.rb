@@ -8,10 +8,13 @@ module Windlass
       # @return [Records::Measure]
       def self.call(athlete, values, now:)
         Records::Measure.find_by(uuid: values[:uuid]) || Records::Measure.create!(
-          account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: "control_pause",
-          value: values[:seconds], taken_at: taken_at(values, now), on_waking: values[:on_waking],
-          ended_by: values[:ended_by], first_breath: values[:first_breath], note: values[:note].to_s
+          account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: "control_pause", taken_at: taken_at(values, now), **columns(values)
         )
+      end
+
+      # @return [Hash] what the form says
+      def self.columns(values)
+        {value: values[:seconds], note: values[:note].to_s, **values.slice(:on_waking, :ended_by, :first_breath)}
       end
 
       # A score written in later stands at an hour at which such scores are taken.

@@ -13,13 +13,24 @@ module Windlass
         return known if known
 
         refuse(athlete, kind, values, now) if values[:taken_on] == now.to_date
+        keep(athlete, kind, values, now: now)
+      end
+
+      # What was taken elsewhere: nobody is asked whether it may be taken now.
+      # @return [Records::Measure]
+      def self.keep(athlete, kind, values, now:)
         athlete.transaction do
-          create(athlete, kind, values, now).tap do |measure|
-            athlete.update!(resting_pulse: values[:pulse].round) if values[:pulse]
-            stop = kind.stop(measure.to_taken)
-            OpenStop.call(athlete, stop, measure: measure, now: now) if stop
-          end
+          create(athlete, kind, values, now).tap { |measure| act(measure, now) }
         end
+      end
+
+      # What a measure brings with it: a pulse, a stop.
+      def self.act(measure, now)
+        athlete = measure.athlete
+        pulse = measure.details["pulse"] || measure.details[:pulse]
+        athlete.update!(resting_pulse: pulse.round) if pulse
+        stop = measure.to_kind.stop(measure.to_taken)
+        OpenStop.call(athlete, stop, measure: measure, now: now) if stop && athlete.suspensions.none? { |one| one.measure_id == measure.id }
       end
 
       # What stands in the way of taking it now. Who watches is asked with the measure itself.
@@ -37,10 +48,13 @@ module Windlass
       end
 
       def self.create(athlete, kind, values, now)
+        Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], taken_at: taken_at(values, now), **columns(kind, values))
+      end
+
+      # @return [Hash] what a form says of a measure of that kind
+      def self.columns(kind, values)
         details = values.slice(*kind.fields.map(&:key)).compact
-        Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: kind.id,
-          value: details.fetch(kind.value) { kind.class.done(details) }, details: details, note: values[:note].to_s,
-          taken_at: taken_at(values, now))
+        {kind: kind.id, value: details.fetch(kind.value) { kind.class.done(details) }, details: details, note: values[:note].to_s}
       end
 
       # A measure written in later stands at noon of its day.

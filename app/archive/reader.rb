@@ -94,7 +94,12 @@ module Windlass
         @base.fetch(target) + given
       end
 
+      # As much of a photograph as may be uploaded.
+      MOST_BYTES = 2_000_000
+      BASE64 = ->(value) { value.is_a?(String) && value.bytesize <= MOST_BYTES * 4 / 3 + 4 && value.match?(%r{\A[A-Za-z0-9+/]*={0,2}\z}) && (value.length % 4).zero? }
+
       TYPES = {
+        binary: ["bytes as base64", BASE64],
         integer: ["a whole number", ->(value) { value.is_a?(Integer) && value.abs < 2**53 }], float: ["a number", ->(value) { value.is_a?(Numeric) && value.to_f.finite? }],
         boolean: ["true or false", ->(value) { [true, false].include?(value) }], json: ["a list or an object", ->(value) { value.is_a?(Array) || value.is_a?(Hash) }],
         text: ["text of up to #{MOST_CHARACTERS} characters", ->(value) { value.is_a?(String) && value.length <= MOST_CHARACTERS && !value.include?("\u0000") }],
@@ -106,10 +111,11 @@ module Windlass
         words, right = TYPES.fetch(type)
         return fault(where, "#{Error.shown(given)} is not allowed; allowed: #{words}") unless right[given]
 
-        if type == :date
-          Date.iso8601(given)
-        else
-          ((type == :datetime) ? Time.iso8601(given) : given)
+        case type
+        when :date then Date.iso8601(given)
+        when :datetime then Time.iso8601(given)
+        when :binary then given.unpack1("m")
+        else given
         end
       end
 

@@ -5,6 +5,7 @@ module Windlass
     # The published schema of an archive, made from the tables themselves: `rake docs:archive` writes it.
     module Schema
       TYPES = {
+        binary: {type: "string", contentEncoding: "base64"},
         integer: {type: "integer"}, float: {type: "number"}, boolean: {type: "boolean"}, json: {type: %w[array object]}, text: {type: "string", maxLength: Reader::MOST_CHARACTERS},
         date: {type: "string", pattern: '^\d{4}-\d{2}-\d{2}$'}, datetime: {type: "string", format: "date-time"}
       }.freeze

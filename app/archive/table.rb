@@ -8,6 +8,9 @@ module Windlass
       LEFT_OUT = %w[id account_id lock_version].freeze
       REFERS = {"athlete_id" => "athletes", "prescription_id" => "prescriptions", "session_id" => "sessions", "measure_id" => "measures", "squad_id" => "squads", "dive_id" => "dives"}.freeze
 
+      # What may have been corrected, of an athlete.
+      CORRECTED = [Records::Session, Records::Measure, Records::Screening, Records::Dive].freeze
+
       attr_reader :record, :of, :key
 
       # @param record [Class] of Records
@@ -29,20 +32,32 @@ module Windlass
       # @return [String, nil] the table that a column of a row refers to
       def target(column, row) = (of == :several && column == "of_id") ? row["of"] : (@refers[column] if column.end_with?("_id"))
 
+      # @return [Boolean] bytes, which are written as base64
+      def binary?(name) = record.columns_hash.fetch(name).type == :binary
+
       # @return [Boolean] its rows carry an account
       def owned? = record.column_names.include?("account_id")
 
       # @param athlete_ids [Array<Integer>, nil] nil: all of the place
       # @return [ActiveRecord::Relation] in the order of an archive
       def rows(athlete_ids, sessions:, prescriptions:)
-        return record.order(:id) if athlete_ids.nil? && key == "id"
-        return record.order(:session_id, :received_at, :at_ms, :uuid) if athlete_ids.nil?
-        return record.none if of == :place
+        return whole.order(:id) if athlete_ids.nil? && key == "id"
+        return whole.order(:session_id, :received_at, :at_ms, :uuid) if athlete_ids.nil?
+        return whole.none if of == :place
 
-        {athlete: -> { record.where((name == "athletes") ? {id: athlete_ids} : {athlete_id: athlete_ids}).order(:id) },
-         session: -> { record.where(session_id: sessions).order(:session_id, *((key == "id") ? [:id] : [:received_at, :at_ms, :uuid])) },
-         prescription: -> { record.where(prescription_id: prescriptions).order(:id) },
-         several: -> { record.where(of: "sessions", of_id: sessions).order(:id) }}.fetch(of).call
+        {athlete: -> { whole.where((name == "athletes") ? {id: athlete_ids} : {athlete_id: athlete_ids}).order(:id) },
+         session: -> { whole.where(session_id: sessions).order(:session_id, *((key == "id") ? [:id] : [:received_at, :at_ms, :uuid])) },
+         prescription: -> { whole.where(prescription_id: prescriptions).order(:id) },
+         several: -> { of_athletes(athlete_ids).order(:id) }}.fetch(of).call
+      end
+
+      private
+
+      # What was discarded is written, too.
+      def whole = record.unscoped
+
+      def of_athletes(athlete_ids)
+        CORRECTED.map { |corrected| whole.where(of: corrected.table_name, of_id: corrected.unscoped.where(athlete_id: athlete_ids).select(:id)) }.reduce(:or)
       end
     end
   end

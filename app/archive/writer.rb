@@ -50,11 +50,13 @@ module Windlass
       def row(table, values)
         values.to_h do |name, value|
           target = table.target(name, values)
-          [name, target ? value && @places.fetch(target)[value] : written(value)]
+          [name, target ? value && @places.fetch(target)[value] : written(value, binary: table.binary?(name))]
         end
       end
 
-      def written(value)
+      def written(value, binary:)
+        return [value].pack("m0") if binary
+
         case value
         when Time, ActiveSupport::TimeWithZone then value.utc.iso8601(6)
         when Date then value.iso8601

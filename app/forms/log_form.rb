@@ -5,6 +5,8 @@ module Windlass
     # What of the log is looked for. What makes no sense is passed over, and stays in its field with a word.
     class LogForm < Form
       ANY = "any"
+      # How the log is sorted.
+      ORDERS = {"newest" => "newest first", "oldest" => "oldest first", "hardest" => "hardest first"}.freeze
 
       class Rules < Contract
         params do
@@ -14,7 +16,9 @@ module Windlass
           optional(:to).maybe(:date)
           optional(:verdict).maybe(:string, included_in?: Progression::VERDICTS.map(&:to_s))
           optional(:symptom).maybe(:string, included_in?: [ANY, *Progression::Symptoms::ALL.keys.map(&:to_s)])
+          optional(:place).maybe(Types::Text)
           optional(:search).maybe(Types::Text)
+          optional(:order).maybe(:string, included_in?: ORDERS.keys)
           optional(:discarded).maybe(:bool)
           optional(:after).maybe(:string)
         end
@@ -23,13 +27,13 @@ module Windlass
       end
       RULES = Rules
 
-      FIELDS = %i[athlete_id protocol from to verdict symptom search discarded].freeze
+      FIELDS = %i[athlete_id protocol from to verdict symptom place search order discarded].freeze
       FIELDS.each { |field| define_method(field) { values[field].presence unless fault(field) } }
 
-      # @return [Array(Date, Integer), nil] the last row of the page before
+      # @return [Array(Float, Date, Integer), nil] effort, day and number of the last row of the page before
       def after
-        day, id = values[:after].to_s.split("~")
-        [Date.iso8601(day), Integer(id, 10)] if day && id
+        day, id, effort = values[:after].to_s.split("~")
+        [effort.to_f, Date.iso8601(day), Integer(id, 10)] if day && id
       rescue ArgumentError
         nil
       end

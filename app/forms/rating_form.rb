@@ -18,8 +18,10 @@ module Windlass
           optional(:effort).maybe(Types::Number)
           optional(:symptoms).array(:string, included_in?: Progression::Symptoms::ALL.keys.map(&:to_s))
           optional(:note).maybe(:string)
+          optional(:place).maybe(Types::Text)
         end
 
+        rule(:place).validate(at_most_characters: 80)
         rule(:effort).validate(within: EFFORT)
         rule(:note).validate(at_most_characters: 4000)
       end

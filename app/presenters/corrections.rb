@@ -22,6 +22,8 @@ module Windlass
       def self.shown(column, value)
         return Words.seconds(value / 1000.0) if column.end_with?("_ms")
         return "#{(value * 100).round} %" if column == "sao2_low"
+        return value.map { |key, inner| "#{key.to_s.tr("_", " ")} #{inner}" }.join(", ") if value.is_a?(Hash)
+        return value.map { |one| one.tr("_", " ") }.join(", ") if column == "conditions"
 
         (column == "symptoms") ? Progression::Symptoms.words(value.map(&:to_sym)) : value
       end

@@ -4,7 +4,10 @@ module Windlass
   module Presenters
     # The log: what was done, by anybody, newest first.
     class LogPage
-      Row = Value.define(:uuid, :date, :athlete, :athlete_id, :protocol, :dose, :held, :breaths, :effort, :symptoms, :verdict, :how)
+      Row = Value.define(:uuid, :date, :athlete, :athlete_id, :protocol, :dose, :held, :breaths, :effort, :symptoms, :verdict, :how, :place)
+
+      # Sessions that are looked at for names of places.
+      NEWEST = 300
 
       attr_reader :form
 
@@ -24,7 +27,7 @@ module Windlass
       def empty? = @sessions.empty?
 
       # @return [String, nil] what leads to the next page
-      def older = (form.query(after: "#{@sessions.last.local_date}~#{@sessions.last.id}") if @more)
+      def further = (form.query(after: [@sessions.last.local_date, @sessions.last.id, @sessions.last.effort].compact.join("~")) if @more)
 
       # @return [Boolean] not the first page
       def later? = !form.after.nil?
@@ -39,6 +42,11 @@ module Windlass
 
       def verdicts = VerdictPanel::WORDS.map { |verdict, words| [words, verdict.to_s] }
 
+      # @return [Array<String>] of the newest sessions, to choose from
+      def places = Records::Session.where(account_id: @account.id).where.not(place: "").order(local_date: :desc).limit(NEWEST).pluck(:place).uniq.sort
+
+      def orders = Forms::LogForm::ORDERS
+
       def symptoms = [["any", Forms::LogForm::ANY], *Progression::Symptoms::ALL.map { |symptom, words| [words.capitalize, symptom.to_s] }]
 
       private
@@ -48,7 +56,7 @@ module Windlass
         Row.new(uuid: session.uuid, date: Dates.short(session.local_date), athlete: session.athlete.name, athlete_id: session.athlete_id, protocol: session.prescription.name,
           dose: session.to_protocol.in_short(session.to_dose), held: held.empty? ? "–" : "#{Words.clock((held.sum / 1000.0).round)} in #{held.size}", breaths: BreathCounts.in_words(session.rounds),
           effort: session.effort ? Words.number(session.effort) : "–", symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
-          verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session))
+          verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session), place: session.place)
       end
 
       # @return [String, nil] where it is not simply a session that was run to its end

@@ -18,6 +18,9 @@ module Windlass
       # @return [Array<Entry>]
       def entries = Measures::KINDS.map { |kind| entry(kind, measures.fetch(kind.id, [])) }
 
+      # @return [Array<Records::Measure>] that can be brought back
+      def discarded = Records::Measure.unscoped.where(athlete_id: athlete.id).where.not(discarded_at: nil).order(taken_at: :desc).to_a
+
       # @return [String] the newest control pause, in words
       def control_pause
         newest = athlete.measures.where(kind: "control_pause").order(:taken_at).last
@@ -76,6 +79,8 @@ module Windlass
       end
 
       def note = measure.note
+
+      def corrections = Corrections.of(measure)
 
       private
 

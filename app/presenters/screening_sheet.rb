@@ -8,6 +8,8 @@ module Windlass
 
       STATE_WORDS = {open: "open", care: "care", clearance: "needs clearance", blocked: "blocked"}.freeze
 
+      MOST_ANSWERED = 8
+
       attr_reader :athlete
 
       # @param athlete [Records::Athlete]
@@ -21,6 +23,14 @@ module Windlass
       def id = athlete.id
 
       def form = Forms::ScreeningForm.from(newest, athlete)
+
+      # @return [Array<Array(Records::Screening, String, Array<String>)>] newest first: what was answered, in words, and what was corrected
+      def answered
+        athlete.screenings.sort_by { |one| [one.answered_on, one.id] }.reverse.first(MOST_ANSWERED).map do |one|
+          yes = questions.select { |question| one.conditions.include?(question.id.to_s) }.map { |question| question.question.downcase }
+          [one, "#{Words.date(one.answered_on)}: #{yes.empty? ? "no to all" : "yes to #{Words.list(yes)}"}.", Corrections.of(one)]
+        end
+      end
 
       def questions = Screening::MATRIX.conditions
 

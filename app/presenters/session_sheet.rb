@@ -115,6 +115,16 @@ module Windlass
 
       def symptom?(symptom) = (@rating ? @rating.symptoms : session.symptoms).include?(symptom.to_s)
 
+      def place = @rating ? @rating.text_at(:place) : session.place
+
+      def fault?(field) = !@rating&.fault(field).nil?
+
+      # @return [Array<String>] where this athlete trained before
+      def places = Records::Session.where(athlete_id: session.athlete_id).where.not(place: "").distinct.pluck(:place)
+
+      # @return [Array<Records::Photo>] without their bytes
+      def photos = session.photos.select(:id, :uuid, :kept_at).to_a
+
       def note = @rating ? @rating.text_at(:note) : session.note
 
       # @return [String] when the server heard of it: what was noted offline comes later

@@ -75,7 +75,7 @@ module Windlass
 
       def dives(athlete)
         Records::Dive.where(athlete_id: athlete.id, local_date: @now.to_date).in_order.map do |dive|
-          {uuid: dive.uuid, down_ms: (dive.down_at.to_f * 1000).round, seconds: dive.seconds, depth_m: dive.depth_m, hard: dive.hard, signs: dive.signs}
+          {uuid: dive.uuid, down_ms: (dive.down_at.to_f * 1000).round, seconds: dive.seconds, depth_m: dive.depth_m, hard: dive.hard, signs: dive.signs, weight_kg: dive.weight_kg, line: dive.line, note: dive.note}
         end
       end
     end

@@ -4,6 +4,8 @@ module Windlass
   module Records
     # One dive as it was logged.
     class Dive < Record
+      include Discardable
+
       self.table_name = "dives"
       belongs_to :athlete
       belongs_to :account

@@ -3,6 +3,8 @@
 module Windlass
   module Records
     class Measure < Record
+      include Discardable
+
       self.table_name = "measures"
       belongs_to :athlete
 
@@ -75,6 +77,12 @@ module Windlass
       def to_taken = Measures::Taken.new(value: value, details: details.transform_keys(&:to_sym), taken_at: taken_at.getlocal)
 
       def to_kind = Measures.kind(kind)
+
+      # @return [String] what it is called
+      def name = control_pause? ? "Control pause" : to_kind.name
+
+      # @return [String] address of its page
+      def path = control_pause? ? "/control-pauses/#{uuid}" : "/measures/#{uuid}"
 
       # @return [Measures::ControlPause] in the local time of the machine
       def to_control_pause

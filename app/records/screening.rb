@@ -5,6 +5,9 @@ module Windlass
     class Screening < Record
       self.table_name = "screenings"
       belongs_to :athlete
+
+      # @return [Boolean] what binds today: no later answers
+      def newest? = athlete.screenings.max_by { |one| [one.answered_on, one.id] } == self
     end
 
     class Clearance < Record

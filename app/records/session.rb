@@ -11,6 +11,7 @@ module Windlass
       belongs_to :squad, class_name: "Windlass::Records::Squad", optional: true
       belongs_to :twin_of, class_name: "Windlass::Records::Session", optional: true
       has_many :journal_events
+      has_many :photos, -> { order(:id) }
       has_one :move, -> { kept }
 
       scope :run, -> { where(state: %w[done stopped]) }

@@ -13,20 +13,34 @@ module Windlass
         @filter = filter
       end
 
-      # @return [ActiveRecord::Relation] newest first, from where the page begins
-      def page = all.then { |found| @filter.after ? found.where("(sessions.local_date, sessions.id) < (?, ?)", *@filter.after) : found }.limit(PAGE + 1)
+      # What it is sorted by, and how a page goes on after the last row of the one before. Each order has an index.
+      Order = Value.define(:by, :after)
+      ORDERS = {
+        "newest" => Order.new(by: {local_date: :desc, id: :desc}, after: ->(_, day, id) { ["(sessions.local_date, sessions.id) < (?, ?)", day, id] }),
+        "oldest" => Order.new(by: {local_date: :asc, id: :asc}, after: ->(_, day, id) { ["(sessions.local_date, sessions.id) > (?, ?)", day, id] }),
+        "hardest" => Order.new(by: {effort: :desc, local_date: :desc, id: :desc}, after: ->(*last) { ["(sessions.effort, sessions.local_date, sessions.id) < (?, ?, ?)", *last] })
+      }.freeze
 
-      # @return [ActiveRecord::Relation] all that is asked for, newest first
+      # @return [ActiveRecord::Relation] in the order that was asked for, from where the page begins
+      def page = from(@filter.after).limit(PAGE + 1)
+
+      # @param last [Array(Float, Date, Integer), nil] effort, day and number of the last row before
+      def from(last) = last ? all.where(order.after.call(*last)) : all
+
+      # @return [ActiveRecord::Relation] all that is asked for
       def all
-        found = Session.run.where(account_id: @account.id).order(local_date: :desc, id: :desc)
+        found = Session.run.where(account_id: @account.id).order(order.by)
+        found = found.where.not(effort: nil) if order.by.key?(:effort)
         found = found.where(discarded_at: nil) unless @filter.discarded
-        [:athlete_id, :protocol].each { |column| found = found.where(column => @filter.public_send(column)) if @filter.public_send(column) }
+        [:athlete_id, :protocol, :place].each { |column| found = found.where(column => @filter.public_send(column)) if @filter.public_send(column) }
         found = found.where(local_date: @filter.from..) if @filter.from
         found = found.where(local_date: ..@filter.to) if @filter.to
         said(judged(found))
       end
 
       private
+
+      def order = ORDERS.fetch(@filter.order || ORDERS.keys.first)
 
       def judged(found) = @filter.verdict ? found.where(proposed_verdict: @filter.verdict) : found
 

@@ -20,7 +20,7 @@ module Windlass
 
         app.get("/control-pauses/:uuid") do
           measure = Records::Measure.where(account_id: account.id).find_by!(uuid: said(:uuid), kind: "control_pause")
-          erb :"control_pauses/show", locals: {title: "Control pause", athlete: measure.athlete,
+          erb :"control_pauses/show", locals: {title: "Control pause, #{measure.athlete.name}", athlete: measure.athlete, measure: measure, corrections: Presenters::Corrections.of(measure),
                                                reading: Presenters::AthleteSheet.reading(measure)}
         end
       end

@@ -21,14 +21,13 @@ module Windlass
           end
         end
 
-        # A notebook as CSV: first what of it would be kept, then, asked for again with the same, all of it or nothing.
-        app.post("/log/notebook") do
-          bytes = @uploads[:notebook] ? uploaded_bytes(:notebook) : typed(:text, Formats::NotebookCsv::MOST_CHARACTERS)
-          notebook = Formats::NotebookCsv.new(bytes, today: today, day_first: {"day" => true, "month" => false}[said(:order)])
-          next notebook_page(notebook, bytes) unless said(:keep) == "yes"
+        # A table as CSV: first what of it would be kept, then, asked for again with the same, all of it or nothing.
+        app.post("/log/table") do
+          bytes = @uploads[:table] ? uploaded_bytes(:table) : typed(:text, Formats::TableCsv::MOST_CHARACTERS)
+          table = Formats::Tables.read(bytes, today: today, day_first: {"day" => true, "month" => false}[said(:order)])
+          next table_page(table, bytes) unless said(:keep) == "yes"
 
-          kept = Actions::ReadNotebook.call(account, notebook, now: now)
-          tell "#{Words.count(kept.size, "session")} written in."
+          tell "#{Words.count(Actions::ReadTable.call(account, table, now: now), "row")} kept."
           redirect to("/log"), 303
         end
 
@@ -45,6 +44,7 @@ module Windlass
           next write_in_page(record, page) unless page.valid?
 
           kept = Actions::WriteIn.call(record, page.entries, now: now)
+          kept.each { |session| Actions::KeepPhoto.call(session, uploaded_bytes(:photo), now: now) } if @uploads[:photo]
           tell "#{Words.count(kept.size, "session")} written in."
           redirect to((kept.size == 1) ? "/sessions/#{kept.first.uuid}" : "/log?athlete_id=#{record.athlete_id}"), 303
         end
@@ -54,8 +54,9 @@ module Windlass
         # Several lines, as they were typed.
         def typed(key, most = Presenters::WriteIn::MOST_CHARACTERS) = params[key].is_a?(String) ? params[key][0, most] : ""
 
-        def notebook_page(notebook, bytes)
-          erb :"log/notebook", locals: {title: "A notebook", rows: Actions::ReadNotebook.preview(account, notebook), asks_order: notebook.asks_order?, order: said(:order), text: Door.cleaned(bytes)}
+        def table_page(table, bytes)
+          page = Presenters::TablePreview.new(Actions::ReadTable.preview(account, table, now: now), asks_order: table.asks_order?, order: said(:order), text: Door.cleaned(bytes))
+          erb :"log/table", locals: {title: "A file from elsewhere", page: page}
         end
 
         def write_in_page(record, page = nil)

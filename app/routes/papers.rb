@@ -29,6 +29,10 @@ module Windlass
 
         app.get("/athletes/:athlete_id/letter.pdf") { pdf(Windlass::Papers::ClinicianLetter.new(athlete, now: now), "letter") }
 
+        app.get("/athletes/:athlete_id/report.pdf") do
+          pdf(Windlass::Papers::Report.new(Presenters::AthleteSheet.new(athlete, now: now), Presenters::Steps.new(athlete, since: today - Presenters::DaysChart::DAYS)), "report")
+        end
+
         app.get("/sessions/:uuid/incident.pdf") { pdf(Windlass::Papers::IncidentReport.new(Presenters::SessionSheet.new(session_record)), "incident") }
       end
 

@@ -69,6 +69,20 @@ module Windlass
           redirect to("/sessions/#{said(:uuid)}"), 303
         end
 
+        app.post("/sessions/:uuid/photos") do
+          Actions::KeepPhoto.call(session_record, uploaded_bytes(:photo), now: now)
+          tell "The photograph is kept."
+          redirect to("/sessions/#{said(:uuid)}"), 303
+        end
+
+        # Shown as what it is, and as nothing else.
+        app.get("/photos/:uuid") do
+          photo = Records::Photo.where(account_id: account.id).find_by!(uuid: said(:uuid))
+          content_type photo.media_type
+          headers "Content-Disposition" => "inline"
+          photo.bytes
+        end
+
         # The simulated oximeter: the readings of the next half minute from a moment of the plan on, one a second. A device
         # that is read in the browser would take its place; no request of ours waits for one.
         app.get("/sessions/:uuid/oximeter") do

@@ -38,7 +38,8 @@ module Windlass
         end
 
         app.get("/athletes/:athlete_id/dives") do
-          erb :"water/dives", locals: {title: "Dives, #{athlete.name}", athlete: athlete, dives: Records::Dive.where(athlete_id: athlete.id).order(down_at: :desc).limit(200).to_a}
+          erb :"water/dives", locals: {title: "Dives, #{athlete.name}", athlete: athlete, dives: Records::Dive.where(athlete_id: athlete.id).order(down_at: :desc).limit(200).to_a,
+                                       discarded: Records::Dive.unscoped.where(athlete_id: athlete.id).where.not(discarded_at: nil).order(down_at: :desc).to_a}
         end
 
         app.post("/dives") do

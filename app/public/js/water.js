@@ -12,6 +12,8 @@ import { WakeLock } from "./wake_lock.js";
 const SEND_MS = 4000;
 // Nobody is under for longer: what stands there from before is forgotten.
 const LONGEST_MS = 20 * 60_000;
+// The most that may be typed of a dive.
+const MOST = { depth_m: 200, weight_kg: 40 };
 
 export function water() {
   let divers, plan, sections, wakeLock;
@@ -84,17 +86,25 @@ export function water() {
       this.keep(diver, diver.last);
       if (diver.ended) this.emergency(event);
     },
-    hard(event) {
+    hard(event) { this.turn(event, "hard"); },
+    line(event) { this.turn(event, "line"); },
+    turn(event, what) {
       const diver = divers[Number(event.currentTarget.dataset.at)];
       if (!diver.last) return;
-      diver.last.hard = !diver.last.hard;
+      diver.last[what] = !diver.last[what];
       this.keep(diver, diver.last);
     },
-    depth(event) {
-      const diver = divers[Number(event.currentTarget.dataset.at)];
-      const metres = Number(event.currentTarget.value.replace(",", "."));
-      if (!diver.last || !Number.isFinite(metres) || metres < 0 || metres > 200) return;
-      diver.last.depth_m = event.currentTarget.value.trim() === "" ? null : metres;
+
+    /** What is typed of the last dive; a number that can't be stays in its field, marked, and is not kept. */
+    fill(event) {
+      const { at, field } = event.currentTarget.dataset;
+      const diver = divers[Number(at)];
+      const typed = event.currentTarget.value.trim();
+      const number = Number(typed.replace(",", "."));
+      const wrong = field in MOST && !(number >= 0 && number <= MOST[field]);
+      event.currentTarget.setAttribute("aria-invalid", String(wrong));
+      if (!diver.last || wrong) return;
+      diver.last[field] = field in MOST ? (typed === "" ? null : number) : typed;
       this.keep(diver, diver.last);
     },
 
@@ -115,14 +125,17 @@ export function water() {
       for (const [part, words] of Object.entries(values)) if (written[part] !== words) parts[part].textContent = written[part] = words;
       parts.act.disabled = diver.ended;
       parts.after.hidden = diver.under || !diver.last;
-      parts.hard.setAttribute("aria-pressed", String(diver.last?.hard ?? false));
+      for (const what of ["hard", "line"]) parts[what].setAttribute("aria-pressed", String(diver.last?.[what] ?? false));
       for (const button of section.querySelectorAll("[data-sign]")) button.setAttribute("aria-pressed", String(button.dataset.sign === diver.last?.signs));
       section.classList.toggle("under", diver.under);
       section.classList.toggle("asks", Boolean(asks));
       section.classList.toggle("rests", rests);
       if (written.uuid !== diver.last?.uuid) {
         written.uuid = diver.last?.uuid;
-        parts.depth.value = diver.last?.depth_m ?? "";
+        for (const input of section.querySelectorAll("[data-field]")) {
+          input.value = diver.last?.[input.dataset.field] ?? "";
+          input.setAttribute("aria-invalid", "false");
+        }
       }
     },
   };

@@ -11,6 +11,7 @@ import { listenForLetters } from "./letters.js";
 import { desk } from "./desk.js";
 import { marginMap } from "./margin_map.js";
 import { measure } from "./measure.js";
+import "./photo.js";
 import { sendAgain } from "./again.js";
 import { squad } from "./squad.js";
 import { water } from "./water.js";

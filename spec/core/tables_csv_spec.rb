@@ -2,11 +2,11 @@
 
 require "windlass/formats"
 
-# A notebook in any of the shapes that spreadsheets write.
-RSpec.describe Windlass::Formats::NotebookCsv do
+# Tables in any of the shapes that spreadsheets write.
+RSpec.describe Windlass::Formats::Tables do
   today = Date.new(2026, 3, 20)
 
-  define_method(:read) { |text, **more| described_class.new(text, today: today, **more) }
+  define_method(:read) { |text, **more| described_class.read(text, today: today, **more) }
 
   it "reads comma or semicolon, UTF-8 or Windows-1252, with names of columns as people have them" do
     comma = read("\xEF\xBB\xBFName,Date,Held,Effort,Note\r\nŁucja,2026-03-01,\"60x2 g, ok\",7,\"cold, windy\"\r\n").rows.first
@@ -26,7 +26,20 @@ RSpec.describe Windlass::Formats::NotebookCsv do
   it "names line and column of what is wrong, and refuses what is no such file" do
     rows = read("athlete,date,holds\nA,2026-02-30,60\nA,2027-01-01,60\nA,2026-03-01,60 gsap\n").rows
     expect(rows.map { |row| [row.number, row.faults] }).to eq [[2, ["column date: “2026-02-30” is no day there is"]], [3, ["column date: 2027-01-01 is still to come"]], [4, ['column holds, column 4: "gsap" is not known; perhaps "gasp"']]]
-    refused = ["name,holds\nA,60\n", "athlete,date,holds\nA,\"2026", "a\u0000b", "x" * 2_000_001].map { |text| read(text) && nil rescue $!.faults.first } # rubocop:disable Style/RescueModifier
-    expect(refused).to match [/\Aline 1: no column for date; known are athlete/, /\Aline 2: Unclosed quoted field/, "file: is no text", /too many; allowed: 2000000/]
+    refused = ["name,holds\nA,60\n", "athlete,date,holds\nA,\"2026", "a\u0000b", "x" * 5_000_001].map { |text| read(text) && nil rescue $!.faults.first } # rubocop:disable Style/RescueModifier
+    expect(refused).to match [/\Aline 1: the columns fit no table that is known here\. Holds need athlete, date, hold and held_s; /, /\Aline 2: Unclosed quoted field/, "file: is no text", /too many; allowed: 5000000/]
+  end
+
+  it "puts holds together to sessions, and names the row and the column of one that can't be" do
+    head = "session,date,athlete,protocol,hold,held_s,skipped,first_urge_s,first_breath,sao2_low\n"
+    held = read("#{head}a,2026-03-01,Ines,CO2,1,60,false,48.5,smooth,0.92\na,2026-03-01,Ines,CO2,2,,true,,,\nb,2026-03-01,Ines,CO2,1,30,false,,gasp,\n").rows
+    expect(held.map { |row| [row.number, row.id, Windlass::Log::Written.line(row.entry.rounds)] }).to eq [[2, "a", "60 s u48.5 lo92 x"], [4, "b", "30 g"]]
+    wrong = ["60,false,61,,", "1e9,false,,,", "60,false,,gsap,", "60,false,,,92", "abc,false,,,"].map { |cells| read("#{head}a,2026-03-01,Ines,CO2,1,#{cells}\n").rows.first.faults.first }
+    expect(wrong.map { |fault| fault[/\Aline 2, column (\w+)/, 1] }).to eq %w[first_urge_s held_s first_breath sao2_low held_s]
+  end
+
+  it "takes off what was put before a cell that a spreadsheet would run" do
+    row = read("athlete,date,holds,note\n'=Ines,2026-03-01,60,'-windy\n").rows.first
+    expect([row.athlete, row.entry.note]).to eq ["=Ines", "-windy"]
   end
 end

@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    module Tables
+      # Dives of a table go through the form of the surface clock.
+      class Dives
+        def initialize(now)
+          @now = now
+        end
+
+        # @param row [Formats::DivesCsv::Row]
+        # @param athlete [Records::Athlete]
+        # @return [Hash] of a {ReadTable::Row}
+        def row(row, athlete)
+          form = Forms::DiveForm.parse(row.fields.merge("uuid" => SecureRandom.uuid, "athlete_id" => athlete.id), now: @now)
+          return {state: :wrong, what: "Dive", words: form.in_short} unless form.valid?
+
+          down = form.columns[:down_at]
+          known = Records::Dive.unscoped.exists?(uuid: row.id) || Records::Dive.unscoped.exists?(athlete_id: athlete.id, down_at: down)
+          {state: known ? :known : :new, what: "Dive", day: form.columns[:local_date], amount: [Words.clock(form.values[:seconds]), ("#{Words.number(form.values[:depth_m])} m" if form.values[:depth_m])].compact.join(", "),
+           keep: -> { LogDive.call(athlete, form, now: @now) }}
+        end
+      end
+    end
+  end
+end

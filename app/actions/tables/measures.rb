@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    module Tables
+      # Measures of a table go through the forms that a coach would have filled in.
+      class Measures
+        CONTROL_PAUSE = "control_pause"
+
+        def initialize(now)
+          @now = now
+        end
+
+        # @param row [Formats::MeasuresCsv::Row]
+        # @param athlete [Records::Athlete]
+        # @return [Hash] of a {ReadTable::Row}
+        def row(row, athlete)
+          form = form(row)
+          return {state: :wrong, what: row.kind, words: form.errors.map { |field, fault| "#{field}: #{fault}" }.join("; ")} unless form.valid?
+
+          {state: known?(row, athlete, form) ? :known : :new, what: words(row.kind), day: form.values[:taken_on], amount: amount(row, form), keep: -> { keep(row, athlete, form) }}
+        rescue Unknown => error
+          {state: :wrong, what: row.kind, words: "column kind: #{error.message}"}
+        end
+
+        private
+
+        def form(row)
+          fields = row.fields.merge("uuid" => SecureRandom.uuid)
+          return Forms::ControlPauseForm.parse({"ended_by" => "distraction", "first_breath" => "calm", "on_waking" => "false"}.merge(fields), today: @now.to_date) if row.kind == CONTROL_PAUSE
+
+          kind = Windlass::Measures.kind(row.kind)
+          Forms::MeasureForm.parse(fields.merge(kind.value.to_s => fields["seconds"]), kind: kind, today: @now.to_date)
+        end
+
+        def words(kind) = (kind == CONTROL_PAUSE) ? "Control pause" : Windlass::Measures.kind(kind).name
+
+        def amount(row, form) = (row.kind == CONTROL_PAUSE) ? Words.seconds(form.values[:seconds]) : Windlass::Measures.kind(row.kind).value_words(row.fields["seconds"].tr(",", ".").to_f)
+
+        # The same measure: by its name, or by kind, day and value.
+        def known?(row, athlete, form)
+          all = Records::Measure.unscoped.where(athlete_id: athlete.id)
+          day = form.values[:taken_on]
+          all.exists?(uuid: row.id) || all.where(kind: row.kind, taken_at: day.to_time...(day + 1).to_time).pluck(:value).any? { |value| (value - row.fields["seconds"].tr(",", ".").to_f).abs < 0.005 }
+        end
+
+        # What came from elsewhere was taken there: nobody is asked whether it may be taken now.
+        def keep(row, athlete, form)
+          measure = (row.kind == CONTROL_PAUSE) ? TakeControlPause.call(athlete, form.values, now: @now) : TakeMeasure.keep(athlete, Windlass::Measures.kind(row.kind), form.values, now: @now)
+          measure.update!(taken_at: row.at) if row.at
+        end
+      end
+    end
+  end
+end

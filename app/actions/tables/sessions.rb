@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    module Tables
+      # Sessions of a table are written into what is, or was, prescribed.
+      class Sessions
+        def initialize(now)
+          @now = now
+        end
+
+        # @param row [Formats::NotebookCsv::Row]
+        # @param athlete [Records::Athlete]
+        # @return [Hash] of a {ReadTable::Row}
+        def row(row, athlete)
+          found = prescription(row, athlete)
+          return {state: :wrong, what: row.protocol, words: found} if found.is_a?(String)
+
+          known = !row.kept || (!row.id.empty? && found.sessions.exists?(uuid: row.id)) || found.sessions.exists?(local_date: row.entry.date, written_in: WriteIn.mark(row.entry))
+          {state: known ? :known : :new, what: found.name, day: row.entry.date, amount: Words.count(row.entry.rounds.size, "hold"), keep: -> { WriteIn.call(found, [row.entry], now: @now) }}
+        end
+
+        private
+
+        # @return [Records::Prescription, String] what it is written into, or why there is none
+        def prescription(row, athlete)
+          all = athlete.prescriptions.to_a
+          fitting = row.protocol.empty? ? all.reject { |one| one.state == "ended" } : all.select { |one| [one.name.downcase, one.protocol].include?(row.protocol.downcase) }
+          return fitting.first if fitting.size == 1
+
+          "column protocol: “#{row.protocol}” is #{fitting.empty? ? "not" : "more than once"} prescribed to #{athlete.name}; #{all.empty? ? "nothing is" : "there are #{Words.list(all.map(&:name).uniq)}"}"
+        end
+      end
+    end
+  end
+end

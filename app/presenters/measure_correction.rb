@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # A measure of any kind as a form, as it stands.
+    class MeasureCorrection
+      Field = Value.define(:key, :label, :choices, :type)
+
+      CONTROL_PAUSE = [
+        Field.new(key: :seconds, label: "Pause, s", choices: nil, type: "text"),
+        Field.new(key: :ended_by, label: "What ended it", choices: Measures::ENDINGS.transform_values(&:words), type: nil),
+        Field.new(key: :first_breath, label: "The first breath after it was", choices: Measures::FIRST_BREATHS, type: nil),
+        Field.new(key: :on_waking, label: "Taken", choices: {true => "on waking, before food", false => "at another time"}, type: nil)
+      ].freeze
+
+      attr_reader :measure
+
+      # @param measure [Records::Measure]
+      # @param params [Hash, nil] as they came; nil: nothing was sent yet
+      def initialize(measure, today:, params: nil)
+        @measure = measure
+        @params = params
+        @today = today
+      end
+
+      def title = "Correct: #{measure.name}, #{measure.athlete.name}"
+
+      # @return [Forms::Form]
+      def form = @form ||= @params ? parsed(@params.merge("uuid" => measure.uuid)) : Forms::MeasureForm.blank(standing)
+
+      # @return [Array<Field>]
+      def fields
+        asked = measure.control_pause? ? CONTROL_PAUSE : measure.to_kind.fields.map { |field| Field.new(key: field.key, label: [field.words, field.unit].compact.join(", "), choices: field.choices, type: "text") }
+        [*asked, Field.new(key: :taken_on, label: "Day", choices: nil, type: "date"), Field.new(key: :note, label: "Note", choices: nil, type: "text")]
+      end
+
+      def corrections = Corrections.of(measure)
+
+      private
+
+      def parsed(params)
+        return Forms::ControlPauseForm.parse(params, today: @today) if measure.control_pause?
+
+        Forms::MeasureForm.parse(params, kind: measure.to_kind, today: @today)
+      end
+
+      def standing
+        said = measure.control_pause? ? {seconds: measure.value, ended_by: measure.ended_by, first_breath: measure.first_breath, on_waking: measure.on_waking.to_s} : measure.details.symbolize_keys
+        said.transform_values { |value| value.is_a?(Numeric) ? Words.number(value) : value.to_s }.merge(taken_on: measure.taken_at.getlocal.to_date.iso8601, note: measure.note)
+      end
+    end
+  end
+end

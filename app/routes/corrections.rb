@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # What was entered wrong: corrected, discarded, brought back.
+    module Corrections
+      DISCARDABLE = {"measures" => Records::Measure, "dives" => Records::Dive}.freeze
+
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/measures/:uuid/correct") { correct_measure(measure_record) }
+
+        app.post("/measures/:uuid/correct") do
+          record = measure_record
+          page = Presenters::MeasureCorrection.new(record, params: params, today: today)
+          next correct_measure(record, page) unless page.form.valid?
+
+          Actions::Correct.measure(record, page.form.values, now: now)
+          tell "Corrected. What stood there before is kept."
+          redirect to(record.path), 303
+        end
+
+        app.get("/screenings/:id/correct") { correct_screening(screening_record) }
+
+        app.post("/screenings/:id/correct") do
+          record = screening_record
+          form = Forms::ScreeningForm.parse(params, today: today)
+          next correct_screening(record, form) unless form.valid?
+
+          Actions::Correct.screening(record, form, now: now)
+          tell "Corrected. What stood there before is kept."
+          redirect to("/athletes/#{record.athlete_id}/screening"), 303
+        end
+
+        DISCARDABLE.each do |name, record|
+          app.post("/#{name}/:uuid/discard") { discard(record, name, now) }
+          app.post("/#{name}/:uuid/bring-back") { discard(record, name, nil) }
+        end
+      end
+
+      module Helpers
+        def measure_record = Records::Measure.unscoped.where(account_id: account.id).find_by!(uuid: said(:uuid))
+
+        def screening_record = find_in(Records::Screening.where(athlete_id: account.athletes.select(:id)))
+
+        def correct_measure(record, page = nil)
+          status 422 if page
+          page ||= Presenters::MeasureCorrection.new(record, today: today)
+          erb :"corrections/measure", locals: {title: page.title, page: page}
+        end
+
+        def correct_screening(record, form = nil)
+          status 422 if form
+          page = Presenters::ScreeningSheet.new(record.athlete, today: today)
+          erb :"corrections/screening", locals: {title: "Correct a screening, #{page.name}", page: page, record: record, form: form || Forms::ScreeningForm.from(record, record.athlete)}
+        end
+
+        # @param moment [Time, nil] nil: it is brought back
+        def discard(record, name, moment)
+          found = record.unscoped.where(account_id: account.id).find_by!(uuid: said(:uuid))
+          found.discard(moment)
+          Actions::LogDive.flag(found.athlete, found.local_date) if name == "dives"
+          tell(moment ? "It is discarded." : "It is back.", undo: ("/#{name}/#{found.uuid}/bring-back" if moment))
+          redirect to("/athletes/#{found.athlete_id}/#{name}"), 303
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Formats
+    # Holds, one a row. Those of one session, or of one athlete, protocol and day, are one session.
+    class HoldsCsv < TableCsv
+      about name: "holds", needed: %i[athlete date hold held_s], columns: {
+        athlete: %w[athlete name who], protocol: %w[protocol what exercise], date: %w[date day when], hold: %w[hold number round], held_s: %w[held_s],
+        skipped: %w[skipped], urge_s: %w[first_urge_s urge_s], contraction_s: %w[contraction_s], first_breath: %w[first_breath], sao2_low: %w[sao2_low], id: %w[session]
+      }
+      LOW = 0.3..1.0
+
+      private
+
+      # A session a row, as a notebook has them.
+      def numbered = @table.each.with_index(2).group_by { |row, _| %i[id athlete protocol date].map { |key| cell(row, key) } }.values
+
+      def read(held)
+        first, number = held.first
+        date, fault = day(first)
+        rounds = held.map { |row, line| round(row, line) }
+        faults = [fault, *rounds.grep(String)].compact
+        entry = Log::Entry.new(date: date, at: nil, rounds: rounds, effort: nil, symptoms: [], note: "") if faults.empty?
+        NotebookCsv::Row.new(number: number, athlete: cell(first, :athlete), protocol: cell(first, :protocol), entry: entry, faults: faults, id: cell(first, :id))
+      end
+
+      # @return [Log::Round, String] or what is wrong
+      def round(row, line)
+        times = %i[held_s urge_s contraction_s sao2_low].to_h { |key| [key, cell(row, key).empty? ? nil : number(cell(row, key)) || (return fault(row, line, key, "a number"))] }
+        held = times[:held_s].to_f
+        return Log::Round.new(held_s: nil, skipped: true) if yes?(row, :skipped) || held.zero?
+        return fault(row, line, :held_s, "#{Log::Line::HELD_S.min} to #{Log::Line::HELD_S.max} s") unless Log::Line::HELD_S.cover?(held)
+        return fault(row, line, :sao2_low, "#{LOW.min} to #{LOW.max}") if times[:sao2_low] && !LOW.cover?(times[:sao2_low])
+
+        late = %i[urge_s contraction_s].find { |key| times[key] && !(0..held).cover?(times[key]) }
+        return fault(row, line, late, "0 to #{Words.number(held)} s, its hold") if late
+
+        breath(row, line) { |value| Log::Round.new(first_breath: value, **times) }
+      end
+
+      def breath(row, line)
+        written = cell(row, :first_breath).downcase
+        return yield(nil) if written.empty?
+
+        value = Log::Line::BREATHS[written]
+        value ? yield(value) : fault(row, line, :first_breath, Log::Line::BREATHS.keys.select { |key| key.length > 1 }.join(", "))
+      end
+
+      def fault(row, line, key, allowed) = "line #{line}, column #{columns[key]}: #{Error.shown(cell(row, key))} is not allowed; allowed: #{allowed}"
+    end
+  end
+end

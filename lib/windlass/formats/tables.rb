@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Formats
+    # Tables that are read, known by their columns. One more is a file and a line here; the narrower first.
+    module Tables
+      ALL = [HoldsCsv, MeasuresCsv, NotebookCsv, DivesCsv].freeze
+
+      # @param bytes [String] as they came
+      # @param today [Date]
+      # @param day_first [Boolean, nil]
+      # @return [TableCsv]
+      # @raise [InvalidInput] where it is no such file at all
+      def self.read(bytes, today:, day_first: nil)
+        table = parse(text(bytes))
+        headers = table.headers.compact.map { |header| header.strip.downcase }
+        kind = ALL.find { |one| one.fits?(headers) } or
+          raise InvalidInput, ["line 1: the columns fit no table that is known here. #{ALL.map { |one| "#{one.facts[:name].capitalize} need #{Words.list(one.facts[:needed].map { |key| one.facts[:columns].fetch(key).first })}" }.join("; ")}."]
+        kind.new(table, today: today, day_first: day_first)
+      end
+
+      def self.text(bytes)
+        raise InvalidInput, ["file: #{bytes.bytesize} bytes are too many; allowed: #{TableCsv::MOST_CHARACTERS}"] if bytes.bytesize > TableCsv::MOST_CHARACTERS
+
+        utf8 = bytes.dup.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF".b.force_encoding(Encoding::UTF_8))
+        whole = utf8.valid_encoding? ? utf8 : bytes.dup.force_encoding(Encoding::WINDOWS_1252).encode(Encoding::UTF_8, invalid: :replace, undef: :replace)
+        raise InvalidInput, ["file: is no text"] if whole.include?("\u0000")
+
+        whole
+      end
+
+      def self.parse(text)
+        first = text.lines.first.to_s
+        separator = (first.count(";") > first.count(",")) ? ";" : ","
+        CSV.parse(text, headers: true, col_sep: separator, skip_blanks: true, liberal_parsing: false)
+      rescue CSV::MalformedCSVError => error
+        raise InvalidInput, [error.message.sub(/ in line (\d+)\./, "; line \\1").sub(/\A(.*); line (\d+)\z/, "line \\2: \\1")]
+      end
+      private_class_method :text, :parse
+    end
+  end
+end

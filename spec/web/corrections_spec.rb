@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+require "web_helper"
+require "pdf-reader"
+
+# What was entered wrong: corrected with a trace, discarded, brought back.
+RSpec.describe "Corrections", :web do
+  let(:athlete) { make_athlete }
+
+  def hold(seconds, **more) = Windlass::Actions::TakeMeasure.keep(athlete, Windlass::Measures.kind("maximal_hold"), {uuid: SecureRandom.uuid, taken_on: clock.now.to_date - 3, seconds: seconds, first_breath: "smooth", eventful: "no", watcher: "Jo", **more}, now: clock.now)
+
+  it "correct a measure of any kind; what stood there is kept and shown, what was typed wrong stays, and a stop that it says acts" do
+    pause = make_pause(athlete, 24)
+    maximal = hold(95)
+    typed = {seconds: "0:26", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.to_s}
+    submit("/measures/#{pause.uuid}/correct", "/measures/#{pause.uuid}/correct", typed)
+    expect([last_response.status, page.at("#seconds")["value"], pause.reload.value]).to eq [422, "0:26", 24]
+    submit("/measures/#{pause.uuid}/correct", "/measures/#{pause.uuid}/correct", typed.merge(seconds: "26,5"))
+    expect(pause.reload.value).to eq 26.5
+    expect(get("/control-pauses/#{pause.uuid}").body).to include("before: value 24.0")
+
+    submit("/measures/#{maximal.uuid}/correct", "/measures/#{maximal.uuid}/correct", {seconds: "59", first_breath: "smooth", eventful: "stop", watcher: "Jo", taken_on: (clock.now.to_date - 3).to_s})
+    expect([maximal.reload.value, athlete.reload.suspensions.map(&:kind), athlete.to_values.maximal_hold_s]).to eq [59, ["stop"], nil]
+  end
+
+  it "a measure that is discarded doses nothing, and does again when it is back" do
+    maximal = hold(95)
+    submit("/measures/#{maximal.uuid}/correct", "/measures/#{maximal.uuid}/discard")
+    expect([athlete.to_values.maximal_hold_s, get("/log/measures.csv").body.lines.size]).to eq [nil, 1]
+    submit("/athletes/#{athlete.id}/measures", "/measures/#{maximal.uuid}/bring-back")
+    expect(athlete.to_values.maximal_hold_s).to eq 95
+  end
+
+  it "a screening is corrected on its day, and only the newest one minds the control pause" do
+    old, newest = screen(athlete, :asthma_controlled, on: clock.now.to_date - 30), screen(athlete, on: clock.now.to_date - 20)
+    answers = Windlass::Screening::MATRIX.conditions.to_h { |one| ["answers[#{one.id}]", (one.id == :nervous).to_s] }
+    [old, newest].each { |one| submit("/screenings/#{one.id}/correct", "/screenings/#{one.id}/correct", answers) }
+    expect([old, newest].map { |one| [one.reload.conditions, one.answered_on] }).to eq [[["nervous"], clock.now.to_date - 30], [["nervous"], clock.now.to_date - 20]]
+    expect([athlete.reload.control_pause_use, get("/athletes/#{athlete.id}/screening").body.scan("before: conditions").size]).to eq ["paused", 1]
+  end
+
+  it "a photograph is kept with its session for what its bytes are, and a script in its place is refused" do
+    make_pause(athlete)
+    session = run_set(prescribe(athlete))
+    png = "\x89PNG\r\n\x1A\n".b + "x" * 20
+    [png, "<script>alert(1)</script>"].each do |bytes|
+      get("/sessions/#{session.uuid}")
+      post("/sessions/#{session.uuid}/photos", "authenticity_token" => page.at("meta[name=csrf-token]")["content"], "photo" => Rack::Test::UploadedFile.new(StringIO.new(bytes), "image/svg+xml", original_filename: "a.svg"))
+    end
+    expect(text).to include("This file is no photograph; allowed: JPEG, PNG or WebP.")
+    get("/photos/#{session.photos.sole.uuid}")
+    expect([last_response.body.b, last_response.content_type, last_response.headers["x-content-type-options"]]).to eq [png, "image/png", "nosniff"]
+  end
+
+  it "the report says twelve weeks in words that can be searched, for somebody new as well" do
+    blank = PDF::Reader.new(StringIO.new(get("/athletes/#{athlete.id}/report.pdf").body)).pages.map(&:text).join
+    expect(blank).to include("Nothing was held in these weeks.", "None taken in these weeks.")
+    make_pause(athlete)
+    prescription = prescribe(athlete)
+    session = Array.new(2) { run_set(prescription) }.last
+    Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: "repeat", because: nil, now: clock.now)
+    text = PDF::Reader.new(StringIO.new(get("/athletes/#{athlete.id}/report.pdf").body)).pages.map(&:text).join.delete(" \n")
+    expect(text).to include("Smallholds:1dayjudged,0stepsup,0down.", "1scoreintwelveweeks")
+  end
+end
