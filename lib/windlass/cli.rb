@@ -19,6 +19,7 @@ require_relative "cli/ready"
 require_relative "cli/protocols"
 require_relative "cli/stagger"
 require_relative "cli/hiss"
+require_relative "cli/programme"
 require_relative "cli/log_line"
 require_relative "cli/surface"
 require_relative "cli/house"
@@ -28,7 +29,7 @@ require_relative "cli/import"
 module Windlass
   module Cli
     # A command is a file in this folder and a line here.
-    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols, Stagger, Hiss, LogLine, Surface, Export, Import].freeze
+    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols, Stagger, Hiss, Programme, LogLine, Surface, Export, Import].freeze
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2

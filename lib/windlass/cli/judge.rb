@@ -20,7 +20,7 @@ module Windlass
         dose = data.key?("dose") ? Formats::Parts.dose(data, standing.protocol) : standing.dose
         session = Formats::Parts.session(data.fetch("session"), "session", "session", protocol: standing.protocol.id, dose: dose)
         refuse_future(session, today)
-        history = Formats::Parts.history(data, standing.protocol.id, standing.ladder)
+        history = Formats::Parts.history(data, standing.protocol.id, {standing.protocol.id => standing.ladder})
         session, history = days(session, history)
         answer(Progression::Judge.judge(session, history: history, standing: standing, mornings: Formats::SituationReader.mornings(data)))
       end

@@ -157,15 +157,15 @@ module Windlass
 
       # Sessions of the past: those of the asked protocol need a dose to be compared by, those of others do not.
       # @param asked [String] id of what is asked about
-      # @param ladder [Progression::Ladder, nil] of it, where it has one
+      # @param ladders [Hash{String => Progression::Ladder}] of protocols whose doses are known
       # @return [Array<Progression::Session>]
-      def self.history(data, asked, ladder)
+      def self.history(data, asked, ladders)
         known = {}
         parts = ->(*of) { known.fetch(of) { known[of] = Asked.of(*of) } }
         data.fetch("history", []).map.with_index do |given, index|
           id = given.fetch("protocol", asked)
           Progression.activity(id)
-          dose = (id == asked) ? ladder&.rungs&.at(given.fetch("rung", 0)) : nil
+          dose = ladders[id]&.rungs&.at(given.fetch("rung", 0))
           session(given, "history[#{index}]", "history #{index}", protocol: id, dose: dose, asked: parts)
         rescue Unknown => error
           raise InvalidInput, ["history[#{index}].#{error.message}"]

@@ -15,9 +15,15 @@ module Windlass
         ladder = activity.is_a?(Protocols::Protocol) ? Parts.ladder(data, activity, measures) : nil
         standing = standing(data, ladder, measures)
         Progression::Situation.new(date: day, now: data["now"] && Parts.moment(data["now"], "now"), activity: activity,
-          standing: standing, measures: measures, screen: screen(data), **said(data), mornings: mornings, context: context(data),
-          history: history(data, activity, ladder), illness: illness(data), movement_fault: movement(data), forecast_washout: washout(data, standing),
+          standing: standing, **ground(data, measures, mornings), **said(data),
+          history: history(data, activity.id, {activity.id => ladder}.compact), forecast_washout: washout(data, standing),
           care: standing&.ladder&.care?(standing.rung) || false)
+      end
+
+      # What is known of the athlete, whatever is asked about.
+      # @return [Hash] of a {Progression::Situation}
+      def self.ground(data, measures, mornings)
+        {measures: measures, screen: screen(data), mornings: mornings, context: context(data), illness: illness(data), movement_fault: movement(data)}
       end
 
       # What is said of the day, of stops and of rests.
@@ -42,8 +48,9 @@ module Windlass
       end
 
       # Of a session that says nothing of its rounds only the day counts, and that it was.
-      def self.history(data, activity, ladder)
-        Parts.history(data, activity.id, ladder).zip(data.fetch("history", [])).map do |session, given|
+      # @return [Array<Progression::Session, Progression::Outline>]
+      def self.history(data, asked, ladders)
+        Parts.history(data, asked, ladders).zip(data.fetch("history", [])).map do |session, given|
           given.key?("rounds") ? session : Progression::Outline.new(**session.to_h.slice(:id, :date, :protocol, :ended_at, :washout, :symptoms))
         end
       end
@@ -101,7 +108,7 @@ module Windlass
       def self.washout(data, standing)
         Parts.outlook(data)&.strongest_washout(standing.protocol, standing.dose) if standing&.dose
       end
-      private_class_method :activity, :measures, :standing, :history, :screen, :clearance, :day, :answers, :context, :movement, :illness, :washout, :said
+      private_class_method :activity, :standing, :screen, :clearance, :answers, :context, :movement, :illness, :washout
     end
   end
 end

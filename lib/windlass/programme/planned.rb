@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Programme
+    # A slot on a day. begins: its moment. jd: the day as a number; spot: the slot on that day as one.
+    Berth = Value.define(:date, :slot, :begins, :jd, :spot) do
+      def initialize(date:, slot:, begins:, jd: date.jd, spot: date.jd * 1440 + slot.at_min)
+        super
+      end
+    end
+
+    # What a training is on one day: the dose of the rung that is expected then. set_seconds: of one of its sets. stepped: a rung more than the
+    # session before it.
+    Course = Value.define(:rung, :dose, :seconds, :set_seconds, :hold_seconds, :washout, :expected, :stepped)
+
+    # Groups of what shares a slot, in their order; what is in none of them is heavy, and comes last.
+    SLOT_ORDER = [
+      ->(one) { one.test? },
+      ->(one) { [nil, :small, :breath].include?(one.activity.column) && !one.activity.strenuous? },
+      ->(one) { one.activity.column == :voice },
+      ->(one) { !one.activity.strenuous? && !one.activity.once_a_day? }
+    ].freeze
+
+    # A session in its place. begins: after those before it in the same slot. ready: what readiness says of it.
+    Planned = Value.define(:training, :berth, :course, :begins, :in_slot_s, :fixed, :ready) do
+      # @param in_slot_s [Numeric] seconds of the slot that it takes: all of it; where the slot is too short for that, one of its sets, and the
+      #   others go through the day
+      def initialize(training:, berth:, course:, begins: berth.begins, in_slot_s: (course.seconds <= berth.slot.minutes * 60) ? course.seconds : course.set_seconds, fixed: false, ready: nil)
+        super
+      end
+
+      def date = berth.date
+
+      def jd = berth.jd
+
+      def key = training.key
+
+      def ends = begins + course.seconds
+
+      # @return [Boolean] one set in the slot, the others through the day
+      def apart? = in_slot_s < course.seconds
+
+      # The order in which several are done in one slot: a measure, what is quiet and small, voice and drills, then what is heavy.
+      def place_in_slot = [SLOT_ORDER.index { |group| group.call(training) } || SLOT_ORDER.size, training.key.to_s]
+
+      def over_breathing? = training.activity.over_breathing? || course.washout.to_f >= Physiology::OVER_BREATHED_MMHG
+
+      # As those see it that come after it.
+      def to_past = Progression::Outline.new(id: "#{key} #{date}", date: date, protocol: training.protocol.id, dose: course.dose, ended_at: ends, washout: course.washout)
+    end
+  end
+end

@@ -1,0 +1,208 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Programme
+    # A session that did not find a place, so many times in a week, and why.
+    Unplaced = Value.define(:week, :training, :missing, :reasons)
+
+    # A week as it was planned. limit_s: the most that may be held; nil before two weeks are known.
+    Week = Value.define(:from, :hold_seconds, :easy, :limit_s)
+
+    # sessions: {Entry}s in order of time.
+    Plan = Value.define(:sessions, :unplaced, :weeks)
+
+    # A session of a plan, with what it says for itself.
+    Entry = Value.define(:training, :date, :at, :begins, :place, :rung, :dose, :expected, :light, :seconds, :hold_seconds, :fixed, :proposed, :apart, :reasons)
+
+    # Plans weeks ahead. The same input gives the same plan.
+    class Planner
+      # A maximal test is proposed when the last one is so long ago.
+      TEST_WEEKS = 6
+      TEST = Training.new(key: "maximal-test", protocol: Progression::MAXIMAL_TEST, standing: nil, times: 1)
+
+      # @param calendar [Calendar]
+      # @param slots [Array<Slot>]
+      # @param trainings [Array<Training>]
+      # @param ground [Hash] of {Progression::Situation}: screen, measures, mornings, history, …
+      # @param before [Array<Wish>] where sessions were planned before
+      # @param fixed [Array<Wish>] where a coach put sessions
+      # @param memo [Hash] what is the same for everybody; shared by the plans of a squad
+      def initialize(calendar, slots:, trainings:, ground:, before: [], fixed: [], held: nil, memo: {})
+        @memo = memo
+        @calendar = calendar
+        @slots = slots
+        @trainings = trainings
+        @walls = Walls.new(calendar, ground: ground, memo: memo, held: held)
+        @history = ground.fetch(:history, [])
+        @expectations = [*trainings, TEST].to_h { |training| [training.key, Expectation.new(training, memo: memo)] }
+        @wishes = before.group_by(&:key)
+        @fixed = fixed.group_by(&:key)
+        @placed = []
+        @unplaced = []
+      end
+
+      # @yieldparam week [Integer] that is planned
+      # @return [Plan]
+      def plan
+        weeks = (0...@calendar.weeks).map do |week|
+          yield week if block_given?
+          plan_week(week)
+        end
+        Plan.new(sessions: @placed.map { |one| Entry.new(**Telling.of(one, self)) }, unplaced: @unplaced, weeks: weeks)
+      end
+
+      attr_reader :calendar, :placed
+
+      # Whether a session may lie there, beside all others.
+      # @param planned [Array<Planned>] the others
+      # @return [Reason, nil]
+      def self.refusal(placing) = (ALONE + AMONG).each { |rule| (reason = rule.check(placing)) && (return reason) } && nil
+
+      private
+
+      def plan_week(week)
+        search = WeekSearch.new(week, calendar: @calendar, slots: @slots, walls: @walls, before: @placed, expectations: @expectations, wishes: @wishes)
+        asked = asked(week)
+        placed = sound(search.best(asked, fixed: fixed(week)), search)
+        keep(week, placed)
+        tell_missing(week, asked, placed, search)
+        Week.new(from: @calendar.days(week).first, hold_seconds: placed.sum { |one| one.course.hold_seconds }, easy: @calendar.easy?(week), limit_s: @walls.limit_s(week))
+      end
+
+      def asked(week)
+        asked = @trainings.select(&:standing).to_h { |training| [training, @calendar.times(training, week)] }
+        test?(week) ? {TEST => 1}.merge(asked) : asked
+      end
+
+      # A test that was asked for on its day; or one that is due: first thing after an easy week, or where a ladder has reached its top.
+      def test?(week)
+        return false if @calendar.easy?(week)
+        return true if test_events(week).any?
+        return false if @trainings.none? { |training| training.protocol.is_a?(Protocols::Protocol) && training.protocol.needs.key?(:maximal_hold_s) }
+
+        due = @calendar.days(week).first - last_test >= 7 * TEST_WEEKS
+        (due && @calendar.after_easy?(week)) || (topped? && @calendar.days(week).first - last_test > 7)
+      end
+
+      def test_events(week) = @calendar.events.select { |event| event.test? && @calendar.days(week).include?(event.date) }
+
+      # Where nobody knows of one, it was as long ago as makes one due after the first easy week.
+      def last_test = [*@placed.select { |one| one.training.test? }.map(&:date), *@history.select { |one| one.protocol == TEST.key }.map(&:date)].max || @calendar.from - 7 * TEST_WEEKS
+
+      def topped? = @trainings.any? { |training| training.protocol.is_a?(Protocols::Protocol) && training.protocol.needs.key?(:maximal_hold_s) && training.standing && @expectations.fetch(training.key).topped? }
+
+      def fixed(week)
+        days = @calendar.days(week)
+        wishes = @fixed.values.flatten.select { |wish| days.include?(wish.date) } + test_events(week).map { |event| Wish.new(key: TEST.key, date: event.date, at_min: event.at_min) }
+        wishes.each_with_object([]) { |wish, placed| (found = fixed_at(wish, week, placed)) && placed << found }
+      end
+
+      # Where a coach put it, if it may lie there; a test that has an hour needs no slot.
+      def fixed_at(wish, week, placed)
+        training = [*@trainings, TEST].find { |one| one.key == wish.key } or return
+        return if training.standing.nil? && !training.test?
+
+        slot = @slots.find { |one| one.day == wish.date.cwday && (wish.at_min.nil? || one.at_min == wish.at_min) } || (training.test? && wish.at_min && Slot.new(day: wish.date.cwday, at_min: wish.at_min, minutes: TEST_S / 60))
+        return unless slot
+
+        berth = Berth.new(date: wish.date, slot: slot, begins: @calendar.moment(wish.date, slot.at_min))
+        course = @expectations.fetch(training.key).following(placed.select { |one| one.key == wish.key }.map(&:course), wish.date, @calendar, week, still: true)
+        placing = Placing.new(Planned.new(training: training, berth: berth, course: course, fixed: true), week: week, calendar: @calendar, walls: @walls, placed: placed, before: @placed)
+        placing.planned unless Planner.refusal(placing)
+      end
+
+      # Asked once more, each with all that lies before it: what readiness would refuse is not planned. Whoever comes back is put lower.
+      def sound(placed, search)
+        placed.each_with_object([]) do |one, kept|
+          ready = @walls.ready(one, @placed + kept)
+          reason = @walls.refusal(ready, one.date)
+          next search.refusals[one.key] << reason if reason
+
+          lowered = Planned.new(training: one.training, berth: one.berth, begins: one.begins, fixed: one.fixed, course: lowered(one, ready), ready: ready)
+          too_long = too_long(lowered, placed)
+          too_long ? search.refusals[one.key] << too_long : kept << lowered
+        end
+      end
+
+      # A lower rung may take longer: its rests are.
+      def too_long(lowered, placed)
+        others = placed.select { |one| one.berth == lowered.berth && one.key != lowered.key }
+        SlotMinutesRule.check(Placing.new(lowered, week: 0, calendar: @calendar, walls: @walls, placed: others))
+      end
+
+      def lowered(one, ready)
+        return one.course if ready.dose.nil? || ready.dose == one.course.dose
+
+        Expectation.course(one.training.protocol.bound(ready.dose), ready.standing.rung, ready.dose, washout: one.course.washout, memo: @memo).with(expected: one.course.expected, stepped: one.course.stepped)
+      end
+
+      def keep(week, placed)
+        placed.group_by(&:key).each { |key, own| @expectations.fetch(key).placed(own.map(&:course)) }
+        @walls.week_planned(week, placed)
+        @placed += placed
+      end
+
+      def tell_missing(week, asked, placed, search)
+        @trainings.each do |training|
+          missing = training.times - placed.count { |one| one.key == training.key }
+          next unless missing > 0
+
+          @unplaced << Unplaced.new(week: @calendar.days(week).first, training: training, missing: missing, reasons: reasons(week, training, asked, search))
+        end
+        @unplaced << Unplaced.new(week: @calendar.days(week).first, training: TEST, missing: 1, reasons: Telling.uniq(search.refusals[TEST.key]).then { |found| found.empty? ? [Telling::NO_SLOT] : found }) if test_events(week).any? && placed.none? { |one| one.training.test? }
+      end
+
+      def reasons(week, training, asked, search)
+        return [Reason.new(rule: "measure", text: training.refusal || "The measures do not offer it.")] unless training.standing
+
+        easy = ([Reason.new(rule: "easy.times", text: "An easy week: #{asked.fetch(training)} of #{training.times}.")] if asked.fetch(training) < training.times)
+        found = Telling.uniq(search.refusals[training.key])
+        [*easy, *found].then { |all| all.empty? ? [Telling::NO_SLOT] : all }
+      end
+    end
+
+    # What a session says for itself, and what one that has no place says.
+    module Telling
+      NO_SLOT = Reason.new(rule: "slot.none", text: "There is no slot left for it.")
+      MOST = 6
+
+      # @return [Array<Reason>] each rule once, in the order of the rules
+      def self.uniq(reasons) = reasons.uniq(&:rule).first(MOST)
+
+      # @param one [Planned]
+      # @param planner [Planner]
+      # @return [Hash] of an {Entry}
+      def self.of(one, planner)
+        {training: one.training, date: one.date, at: one.berth.slot.at, begins: one.begins.strftime("%H:%M"), place: one.berth.slot.place, rung: one.course.rung, dose: one.course.dose,
+         expected: one.course.expected, light: one.ready.light?, seconds: one.course.seconds, hold_seconds: one.course.hold_seconds, fixed: one.fixed, proposed: one.training.test? && !one.fixed, apart: one.apart?,
+         reasons: reasons(one, planner).freeze}
+      end
+
+      def self.reasons(one, planner)
+        [count(one, planner), spacing(one, planner), eased(one, planner), *one.ready.reasons.map { |reason| Reason.new(rule: reason.rule, text: [reason.text, reason.lifts].compact.join(" ")) }].compact
+      end
+
+      def self.count(one, planner)
+        return Reason.new(rule: "test.due", text: one.fixed ? "The test lies on its day." : "A maximal hold is due: the doses are computed from it.") if one.training.test?
+
+        week = (one.date - planner.calendar.from).to_i / 7
+        own = planner.placed.select { |other| other.key == one.key && (other.date - planner.calendar.from).to_i / 7 == week }
+        Reason.new(rule: "asked", text: "#{own.index(one) + 1} of #{Words.count(planner.calendar.times(one.training, week), "time", "times")} this week#{", where you put it" if one.fixed}.")
+      end
+
+      def self.spacing(one, planner)
+        before = planner.placed.reverse.find { |other| other.key == one.key && other.date < one.date } or return
+        Reason.new(rule: "even", text: "#{Words.count((one.date - before.date).to_i, "day")} after the one before.")
+      end
+
+      def self.eased(one, planner)
+        event = planner.calendar.eased_toward(one.date) || planner.calendar.eve(one.date)
+        return Reason.new(rule: "event.times", text: "Eased toward #{event.in_words}.") if event
+        return Reason.new(rule: "easy.times", text: "An easy week.") if planner.calendar.easy?((one.date - planner.calendar.from).to_i / 7)
+
+        Reason.new(rule: "step", text: "A step is expected by then: what comes of it the verdicts say.") if one.course.expected && one.course.rung.to_i > one.training.standing.rung
+      end
+      private_class_method :reasons, :count, :spacing, :eased
+    end
+  end
+end

@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Programme
+    # Why something does not lie there, or why it does.
+    Reason = Value.define(:rule, :text)
+
+    # A training on a day, before it is placed.
+    class Placing
+      attr_reader :planned, :week, :calendar, :walls, :placed, :before
+
+      # @param planned [Planned] as it would lie
+      # @param placed [Array<Planned>] what lies in that week already, of all trainings
+      # @param before [Array<Planned>] of the weeks before, as far as a rule may look
+      def initialize(planned, week:, calendar:, walls:, placed:, before: [])
+        @planned = planned
+        @week = week
+        @calendar = calendar
+        @walls = walls
+        @placed = placed
+        @before = before
+      end
+
+      def training = planned.training
+
+      def berth = planned.berth
+
+      def course = planned.course
+
+      def activity = training.activity
+
+      def date = berth.date
+
+      # @return [Numeric] seconds that are left in the slot
+      def room_s = berth.slot.minutes * 60 - beside.sum(&:in_slot_s)
+
+      # @return [Array<Planned>] in the same slot
+      def beside = @beside ||= placed.select { |one| one.berth.spot == berth.spot }
+    end
+
+    # One rule of the planner: it says why a training may not lie there.
+    class Rule
+      attr_reader :id, :fires_when, :effect
+
+      # @param id [String] stable name
+      # @param fires_when [String] the condition in words
+      # @param effect [String] what it does, in words
+      # @yieldparam placing [Placing]
+      # @yieldreturn [String, Reason, nil] why not
+      def initialize(id, fires_when, effect, &check)
+        @id = id
+        @fires_when = fires_when
+        @effect = effect
+        @check = check
+        freeze
+      end
+
+      # @return [Reason, nil]
+      def check(placing)
+        found = @check.call(placing)
+        found.is_a?(String) ? Reason.new(rule: id, text: found) : found
+      end
+    end
+  end
+end

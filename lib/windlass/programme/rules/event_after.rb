@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Programme
+    EVENT_AFTER_HOURS = 48
+
+    EventAfterRule = Rule.new("event.after", "a strenuous session would begin less than 48 hours after an event", "nothing strenuous there") do |placing|
+      next unless placing.activity.strenuous?
+
+      event = placing.calendar.events.reject(&:test?).find { |one| placing.date >= one.date && placing.berth.begins - placing.calendar.ends(one) < EVENT_AFTER_HOURS * 3600 }
+      "Nothing strenuous in the #{EVENT_AFTER_HOURS} hours after #{event.in_words}." if event
+    end
+  end
+end

@@ -1,0 +1,10 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Programme
+    EventMaximalRule = Rule.new("event.maximal", "a maximal test in the seven days before an event", "no test there") do |placing|
+      event = placing.training.test? && placing.calendar.eased_toward(placing.date)
+      "No maximal test in the #{Calendar::EASING_DAYS} days before #{event.in_words}." if event
+    end
+  end
+end
