@@ -14,7 +14,7 @@ module Windlass
     # In the order in which they are written and read: nothing refers to what comes later.
     TABLES = [
       Table.new(Records::OwnProtocol, of: :place),
-      Table.new(Records::Squad, of: :place),
+      Table.new(Records::Squad, of: :place), Table.new(Records::Group, of: :place),
       Table.new(Records::Athlete),
       Table.new(Records::Screening), Table.new(Records::Clearance), Table.new(Records::Measure), Table.new(Records::Day), Table.new(Records::Cold),
       Table.new(Records::Prescription),
@@ -22,6 +22,8 @@ module Windlass
       Table.new(Records::Round, of: :session), Table.new(Records::JournalEvent, of: :session, key: "uuid"),
       Table.new(Records::Move, of: :prescription), Table.new(Records::Dive), Table.new(Records::Suspension),
       Table.new(Records::Photo, of: :session),
+      Table.new(Records::Member, of: :place), Table.new(Records::Slot), Table.new(Records::Event), Table.new(Records::Absence),
+      Table.new(Records::Programme), Table.new(Records::Training, of: :prescription), Table.new(Records::PlannedSession),
       Table.new(Records::Correction, of: :several)
     ].freeze
 

@@ -32,12 +32,17 @@ module Windlass
     # @return [Progression::Situation]
     def of(athlete, activity, standing: nil)
       day = days[[athlete.id, @today]]
-      suspension = athlete.suspension_on(@today)
-      Progression::Situation.new(date: @today, now: @now, activity: activity, standing: standing, screen: athlete.to_screen(on: @today),
-        stopped: (suspension.reason if suspension&.stop?), resting_until: (suspension.until_on if suspension && !suspension.stop?),
-        movement_fault: movement_faults[athlete.id], answers: day ? day.to_answers : [], watcher: day&.watcher, oximeter: day&.oximeter || false, mornings: mornings(athlete), context: context(athlete),
-        history: history.fetch(athlete.id, []), illness: illness(athlete), measures: values(athlete),
+      Progression::Situation.new(**ground(athlete), date: @today, now: @now, activity: activity, standing: standing,
+        answers: day ? day.to_answers : [], watcher: day&.watcher, oximeter: day&.oximeter || false,
         care: standing&.ladder&.care?(standing.rung) || false, forecast_washout: washout(athlete, standing, day))
+    end
+
+    # What is known of an athlete, whatever is asked about and when.
+    # @return [Hash] of a {Progression::Situation}
+    def ground(athlete)
+      suspension = athlete.suspension_on(@today)
+      {screen: athlete.to_screen(on: @today), stopped: (suspension.reason if suspension&.stop?), resting_until: (suspension.until_on if suspension && !suspension.stop?),
+       movement_fault: movement_faults[athlete.id], mornings: mornings(athlete), context: context(athlete), history: history.fetch(athlete.id, []), illness: illness(athlete), measures: values(athlete)}
     end
 
     private

@@ -14,6 +14,7 @@ require_relative "presenters"
 require_relative "log_files"
 require_relative "archive"
 require_relative "papers"
+require_relative "programme_calendar"
 require_relative "refusals"
 require_relative "security"
 require_relative "view_helpers"
@@ -33,6 +34,9 @@ require_relative "routes/prescriptions"
 require_relative "routes/sessions"
 require_relative "routes/squads"
 require_relative "routes/offline"
+require_relative "routes/groups"
+require_relative "routes/programmes"
+require_relative "routes/planned"
 require_relative "routes/log"
 require_relative "routes/corrections"
 require_relative "routes/papers"
@@ -73,6 +77,9 @@ module Windlass
     register Routes::Sessions
     register Routes::Squads
     register Routes::Offline
+    register Routes::Groups
+    register Routes::Programmes
+    register Routes::Planned
     register Routes::Log
     register Routes::Corrections
     register Routes::Papers

@@ -6,7 +6,7 @@ module Windlass
     class Table
       # The database's own.
       LEFT_OUT = %w[id account_id lock_version].freeze
-      REFERS = {"athlete_id" => "athletes", "prescription_id" => "prescriptions", "session_id" => "sessions", "measure_id" => "measures", "squad_id" => "squads", "dive_id" => "dives"}.freeze
+      REFERS = {"athlete_id" => "athletes", "prescription_id" => "prescriptions", "session_id" => "sessions", "measure_id" => "measures", "squad_id" => "squads", "dive_id" => "dives", "group_id" => "groups", "programme_id" => "programmes"}.freeze
 
       # What may have been corrected, of an athlete.
       CORRECTED = [Records::Session, Records::Measure, Records::Screening, Records::Dive].freeze

@@ -15,8 +15,9 @@ module Windlass
 
       # @param size [String] `A4`, `A5`
       # @param title [String] of the file
-      def initialize(size, title)
-        @pdf = Prawn::Document.new(page_size: size, margin: 36, info: {Title: title, Creator: "Windlass"})
+      # @param layout [Symbol] :portrait or :landscape
+      def initialize(size, title, layout: :portrait)
+        @pdf = Prawn::Document.new(page_size: size, page_layout: layout, margin: 36, info: {Title: title, Creator: "Windlass"})
         @pdf.font_families.update("Barlow" => {normal: File.join(FONTS, "BarlowCondensed_500Medium.ttf"), bold: File.join(FONTS, "BarlowCondensed_600SemiBold.ttf")})
         @pdf.font("Barlow")
         # Words that are searched for are found: blanks are blanks.

@@ -10,7 +10,7 @@ module Windlass
       STATE_WORDS = {block: "not today", wait: "wait", light: "light day", yes: "start lower"}.freeze
 
       # @return [Array<Section>] in reading order
-      def sections = [verdicts, readiness, questions, ladders, screening]
+      def sections = [verdicts, readiness, questions, programme, ladders, screening]
 
       # @return [String] the same as Markdown
       def markdown
@@ -38,6 +38,11 @@ module Windlass
       def questions
         rows = Progression::TodaysQuestions::ALL.map { |id, words| [words, Progression::TodaysQuestions::BARRING.key?(id) ? "quiet breathing only" : "no over-breathing"] }
         Section.new(title: "Today's questions", columns: ["said", "means"], rows: rows, lead: "Asked before the first session of a day.")
+      end
+
+      def programme
+        Section.new(title: "Programme", columns: ["rule", "fires when", "effect"], rows: Programme::RULES.map { |rule| [rule.id, rule.fires_when, rule.effect] },
+          lead: "Between planned sessions, what was done, and water all rules of readiness hold. An easy week has two thirds of each training's times, rounded up. No planned day can be forced.")
       end
 
       def ladders

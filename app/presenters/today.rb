@@ -23,6 +23,20 @@ module Windlass
 
       def trainings = @trainings ||= Desk::Trainings.new(@ground).rows
 
+      # What the programmes plan for today, slot by slot; then those without a programme; then what is not planned today.
+      # @return [Array<Array(String, Array<Desk::Trainings::Row>)>] heading and rows
+      def parts
+        @parts ||= begin
+          free, planned = trainings.partition { |row| row.slot.nil? }
+          other, slots = planned.partition { |row| row.slot.equal?(Desk::Trainings::NOT_TODAY) }
+          by_slot = slots.group_by { |row| row.slot.in_words }.sort.map { |words, rows| [words, rows.sort_by { |row| [row.slot.begins, row.name] }] }
+          [*by_slot, [by_slot.any? ? "Without a programme" : nil, free], ["Not planned today", other]].reject { |_, rows| rows.empty? }
+        end
+      end
+
+      # @return [Array<Desk::Trainings::Row>] who may run together from a slot: one protocol an athlete, the last of those planned
+      def from_slot(rows) = rows.select(&:together?).group_by(&:athlete_id).values.map(&:last).then { |able| able.first(Windlass::Squad::LANES.max) }
+
       # @return [Boolean] more than one may be run
       def together? = trainings.count(&:together?) >= Windlass::Squad::LANES.min
 

@@ -12,6 +12,8 @@ module Windlass
       has_many :suspensions
       has_many :screenings
       has_many :clearances
+      has_many :members
+      has_many :groups, -> { by_name }, through: :members
       has_many :colds, -> { order(:ended_at) }
 
       scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }

@@ -4,7 +4,9 @@ require "yaml"
 require "securerandom"
 require_relative "../../app/actions"
 require_relative "../../app/presenters"
+require_relative "../../app/forms"
 require_relative "diary"
+require_relative "groups"
 
 module Windlass
   # The demo: invented people in an invented town, made from a seed and relative to today.
@@ -24,14 +26,16 @@ module Windlass
           people.each_with_index { |person, index| Writer.new(account, person, now, Random.new(SEED + index)).write }
           OWN.each { |own| account.own_protocols.create!(own) }
           account.update!(PLACE)
+          Groups.load(account, now: now)
         end
         people.size
       end
 
       # Empties every table; the account stays, and forgets its place.
       def self.clear
-        [Records::Correction, Records::Move, Records::Suspension, Records::Dive, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session, Records::Squad,
-          Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol, Records::Athlete].each(&:delete_all)
+        [Records::Feed, Records::PlannedSession, Records::Training, Records::Programme, Records::Absence, Records::Event, Records::Slot, Records::Member, Records::Group, Records::Photo,
+          Records::Correction, Records::Move, Records::Suspension, Records::Dive, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session, Records::Squad,
+          Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol, Records::Athlete].each { |table| table.unscoped.delete_all }
         # Numbers begin at 1 again, so that addresses of the demo stay the same.
         Records::Account.update_all(PLACE.transform_values { "" })
         Records::Record.connection.execute("DELETE FROM sqlite_sequence WHERE name <> 'accounts'")

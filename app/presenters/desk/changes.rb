@@ -14,7 +14,7 @@ module Windlass
         end
 
         # @return [Array<Missing::Row>]
-        def rows = screened + measured
+        def rows = screened + measured + programmes
 
         private
 
@@ -30,6 +30,25 @@ module Windlass
 
         def conditions(screening)
           Words.list(Screening::MATRIX.conditions.select { |one| screening.conditions.include?(one.id.to_s) }.map { |one| one.question.downcase })
+        end
+
+        # Verdicts that a programme does not know of yet, and what was planned for yesterday and not done.
+        def programmes
+          open = Records::Programme.current(@ground.today).where(athlete_id: @ground.by_id.keys).pluck(:athlete_id, :id, :planned_at)
+          moved = Records::Move.kept.joins(:prescription).where(prescriptions: {athlete_id: open.map(&:first)}, decided_at: (@ground.midnight - 86_400).., noted: false).where.not(decided: "repeat").pluck("prescriptions.athlete_id", :decided_at)
+          open.filter_map do |athlete_id, _, planned_at|
+            words = [("Decided since the programme was planned" if moved.any? { |id, at| id == athlete_id && at > planned_at }), missed[athlete_id]&.then { |names| "Planned for yesterday and not done: #{Words.list(names)}" }].compact
+            row(@ground.by_id[athlete_id], words.join(". "), "/athletes/#{athlete_id}/programme/anew", "Plan anew") if words.any?
+          end
+        end
+
+        def missed
+          @missed ||= begin
+            yesterday = @ground.today - 1
+            planned = Records::PlannedSession.where(athlete_id: @ground.by_id.keys, local_date: yesterday).joins(:programme).merge(Records::Programme.open).includes(:prescription).to_a
+            done = Done.new(planned.map(&:athlete_id), yesterday..yesterday)
+            planned.reject { |one| done.done?(one) }.group_by(&:athlete_id).transform_values { |own| own.map { |one| one.name.downcase } }
+          end
         end
 
         def measured

@@ -8,13 +8,20 @@ module Windlass
         # Who is stopped stands under what is to be decided, who is not screened under what is missing.
         SHOWN_ELSEWHERE = %w[block.suspended block.screening].freeze
 
-        Row = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :notes, :place, :set, :running, :miniature, :state, :word, :reason, :said) do
+        Row = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :notes, :place, :set, :running, :miniature, :state, :word, :reason, :said, :slot) do
           # Nothing that is known stands against it; who was not asked today is asked first.
           def together? = !running && %i[yes light].include?(state)
 
           # Asked, and it may be run at once.
           def runs? = running || (together? && !said.nil?)
         end
+
+        # A time of today at which it is planned.
+        Slot = Value.define(:at, :name, :place, :begins) do
+          # @return [String] `18:30, Kestrel Quay freediving club`
+          def in_words = [at, name].compact.join(", ")
+        end
+        NOT_TODAY = Slot.new(at: "", name: nil, place: nil, begins: nil)
 
         # @param ground [Ground]
         def initialize(ground)
@@ -47,13 +54,26 @@ module Windlass
           Row.new(name: athlete.name, athlete_id: athlete.id, prescription_id: prescription.id, protocol: prescription.name,
             dose: protocol.in_short(ready.dose), notes: protocol.notes(ready.dose), place: LadderLine.new(ready.standing).place, set: set, running: running.include?(prescription.id),
             state: ready.state, word: PrescriptionSheet.ready_word(ready), reason: reason(ready), said: said(athlete),
-            miniature: Miniature.of(protocol, ready.dose, athlete.to_body(on: @ground.today)))
+            miniature: Miniature.of(protocol, ready.dose, athlete.to_body(on: @ground.today)), slot: slot(prescription))
         end
 
         def reason(ready)
           first = ready.reasons.first or return
           [first.text, (first.lifts unless ready.go?)].compact.join(" ")
         end
+
+        # @return [Slot, nil] when it is planned today; {NOT_TODAY} where there is a programme that does not plan it
+        def slot(prescription)
+          return unless programmes.include?(prescription.athlete_id)
+
+          one = planned[prescription.id] or return NOT_TODAY
+          Slot.new(at: one.at, name: one.programme.group&.name, place: Protocols::PLACES[one.place.to_sym], begins: one.begins)
+        end
+
+        def planned = @planned ||= Records::PlannedSession.where(athlete_id: @ground.by_id.keys, local_date: @ground.today).where.not(prescription_id: nil).joins(:programme).merge(Records::Programme.open).includes(programme: :group).index_by(&:prescription_id)
+
+        # Athletes whose day a programme has planned.
+        def programmes = @programmes ||= Records::Programme.current(@ground.today).where(athlete_id: @ground.by_id.keys, starts_on: ..@ground.today).pluck(:athlete_id).to_set
 
         # @return [String, nil] what was said today; nil where nothing was asked yet
         def said(athlete)

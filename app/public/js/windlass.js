@@ -1,5 +1,6 @@
 import Alpine from "../vendor/alpine-csp.esm.js";
 import { along, takeAlong, tellWaiting } from "./along.js";
+import { carry } from "./carry.js";
 import { composer } from "./composer.js";
 import { controlPause } from "./control_pause.js";
 import { deck } from "./deck.js";
@@ -17,6 +18,7 @@ import { squad } from "./squad.js";
 import { water } from "./water.js";
 
 Alpine.data("along", along);
+Alpine.data("carry", carry);
 Alpine.data("composer", composer);
 Alpine.data("controlPause", controlPause);
 Alpine.data("deck", deck);

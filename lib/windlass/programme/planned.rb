@@ -13,13 +13,19 @@ module Windlass
     # session before it.
     Course = Value.define(:rung, :dose, :seconds, :set_seconds, :hold_seconds, :washout, :expected, :stepped)
 
-    # Groups of what shares a slot, in their order; what is in none of them is heavy, and comes last.
-    SLOT_ORDER = [
-      ->(one) { one.test? },
-      ->(one) { [nil, :small, :breath].include?(one.activity.column) && !one.activity.strenuous? },
-      ->(one) { one.activity.column == :voice },
-      ->(one) { !one.activity.strenuous? && !one.activity.once_a_day? }
-    ].freeze
+    # The order in which several are done in one slot: a measure, what is quiet and small, voice and drills, then what is heavy.
+    module SlotOrder
+      GROUPS = [
+        ->(one) { one == Progression::MAXIMAL_TEST },
+        ->(one) { [nil, :small, :breath].include?(one.column) && !one.strenuous? },
+        ->(one) { one.column == :voice },
+        ->(one) { !one.strenuous? && !one.once_a_day? }
+      ].freeze
+
+      # @param activity [Protocols::Protocol, Progression::Activity]
+      # @return [Array<Integer>] to sort by; what is in none of the groups is heavy, and comes last
+      def self.of(activity) = [GROUPS.index { |group| group.call(activity) } || GROUPS.size]
+    end
 
     # A session in its place. begins: after those before it in the same slot. ready: what readiness says of it.
     Planned = Value.define(:training, :berth, :course, :begins, :in_slot_s, :fixed, :ready) do
@@ -40,8 +46,7 @@ module Windlass
       # @return [Boolean] one set in the slot, the others through the day
       def apart? = in_slot_s < course.seconds
 
-      # The order in which several are done in one slot: a measure, what is quiet and small, voice and drills, then what is heavy.
-      def place_in_slot = [SLOT_ORDER.index { |group| group.call(training) } || SLOT_ORDER.size, training.key.to_s]
+      def place_in_slot = SlotOrder.of(training.activity) + [training.key.to_s]
 
       def over_breathing? = training.activity.over_breathing? || course.washout.to_f >= Physiology::OVER_BREATHED_MMHG
 

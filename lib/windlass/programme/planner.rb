@@ -12,7 +12,7 @@ module Windlass
     Plan = Value.define(:sessions, :unplaced, :weeks)
 
     # A session of a plan, with what it says for itself.
-    Entry = Value.define(:training, :date, :at, :begins, :place, :rung, :dose, :expected, :light, :seconds, :hold_seconds, :fixed, :proposed, :apart, :reasons)
+    Entry = Value.define(:training, :date, :at, :begins, :minutes, :place, :rung, :dose, :expected, :light, :seconds, :hold_seconds, :fixed, :proposed, :apart, :reasons)
 
     # Plans weeks ahead. The same input gives the same plan.
     class Planner
@@ -26,14 +26,19 @@ module Windlass
       # @param ground [Hash] of {Progression::Situation}: screen, measures, mornings, history, …
       # @param before [Array<Wish>] where sessions were planned before
       # @param fixed [Array<Wish>] where a coach put sessions
+      # @param since [Date] nothing is planned before it: the weeks before are as they were
+      # @param done [Hash{Object => Array<Date>}] days of the programme on which a training was done already
       # @param memo [Hash] what is the same for everybody; shared by the plans of a squad
-      def initialize(calendar, slots:, trainings:, ground:, before: [], fixed: [], held: nil, memo: {})
+      def initialize(calendar, slots:, trainings:, ground:, before: [], fixed: [], held: nil, memo: {}, since: calendar.from, done: {})
         @memo = memo
+        @since = since
+        @done = done
         @calendar = calendar
         @slots = slots
         @trainings = trainings
-        @walls = Walls.new(calendar, ground: ground, memo: memo, held: held)
+        @walls = Walls.new(calendar, ground: ground, memo: memo, held: held, done: done)
         @history = ground.fetch(:history, [])
+        @shown_on = ground[:measures]&.maximal_hold_shown_on
         @expectations = [*trainings, TEST].to_h { |training| [training.key, Expectation.new(training, memo: memo)] }
         @wishes = before.group_by(&:key)
         @fixed = fixed.group_by(&:key)
@@ -53,31 +58,51 @@ module Windlass
 
       attr_reader :calendar, :placed
 
-      # Whether a session may lie there, beside all others.
-      # @param planned [Array<Planned>] the others
+      # Why a session may not lie there, with others where they lie.
+      # @param wish [Wish]
+      # @param others [Array<Wish>]
+      # @return [Reason, nil]
+      def refusal(wish, others)
+        week = @calendar.week_of(wish.date)
+        near = others.filter_map { |other| laid(other) if (other.date.jd - wish.date.jd).abs <= 7 }
+        placed, before = near.partition { |one| @calendar.week_of(one.date) == week }
+        planned = laid(wish) or return Telling::NO_SLOT
+        @walls.week_planned(week - 1, before.select { |one| @calendar.week_of(one.date) == week - 1 }) if week > 0
+        again = placed.find { |one| one.key == wish.key && one.date == wish.date }
+        return Reason.new(rule: "again", text: "It is planned on that day already.") if again
+
+        Planner.refusal(Placing.new(planned, week: week, calendar: @calendar, walls: @walls, placed: placed, before: before))
+      end
+
+      # Why a session may not lie there.
       # @return [Reason, nil]
       def self.refusal(placing) = (ALONE + AMONG).each { |rule| (reason = rule.check(placing)) && (return reason) } && nil
+
+      # @return [Integer] how often it was done already in that week
+      def done(training, week) = @done.fetch(training.key, []).count { |date| @calendar.week_of(date) == week }
 
       private
 
       def plan_week(week)
-        search = WeekSearch.new(week, calendar: @calendar, slots: @slots, walls: @walls, before: @placed, expectations: @expectations, wishes: @wishes)
+        return Week.new(from: @calendar.days(week).first, hold_seconds: @walls.held_s(week), easy: @calendar.easy?(week), limit_s: @walls.limit_s(week)) if @calendar.days(week).last < @since
+
+        search = WeekSearch.new(week, calendar: @calendar, slots: @slots, walls: @walls, before: @placed, expectations: @expectations, wishes: @wishes, since: @since)
         asked = asked(week)
         placed = sound(search.best(asked, fixed: fixed(week)), search)
         keep(week, placed)
         tell_missing(week, asked, placed, search)
-        Week.new(from: @calendar.days(week).first, hold_seconds: placed.sum { |one| one.course.hold_seconds }, easy: @calendar.easy?(week), limit_s: @walls.limit_s(week))
+        Week.new(from: @calendar.days(week).first, hold_seconds: @walls.held_s(week) + placed.sum { |one| one.course.hold_seconds }, easy: @calendar.easy?(week), limit_s: @walls.limit_s(week))
       end
 
       def asked(week)
-        asked = @trainings.select(&:standing).to_h { |training| [training, @calendar.times(training, week)] }
+        asked = @trainings.select(&:standing).to_h { |training| [training, [@calendar.times(training, week) - done(training, week), 0].max] }
         test?(week) ? {TEST => 1}.merge(asked) : asked
       end
 
       # A test that was asked for on its day; or one that is due: first thing after an easy week, or where a ladder has reached its top.
       def test?(week)
         return false if @calendar.easy?(week)
-        return true if test_events(week).any?
+        return true if test_events(week).any? { |event| event.date >= @since }
         return false if @trainings.none? { |training| training.protocol.is_a?(Protocols::Protocol) && training.protocol.needs.key?(:maximal_hold_s) }
 
         due = @calendar.days(week).first - last_test >= 7 * TEST_WEEKS
@@ -87,18 +112,25 @@ module Windlass
       def test_events(week) = @calendar.events.select { |event| event.test? && @calendar.days(week).include?(event.date) }
 
       # Where nobody knows of one, it was as long ago as makes one due after the first easy week.
-      def last_test = [*@placed.select { |one| one.training.test? }.map(&:date), *@history.select { |one| one.protocol == TEST.key }.map(&:date)].max || @calendar.from - 7 * TEST_WEEKS
+      def last_test = [*@placed.select { |one| one.training.test? }.map(&:date), *@history.select { |one| one.protocol == TEST.key }.map(&:date), @shown_on].compact.max || @calendar.from - 7 * TEST_WEEKS
 
       def topped? = @trainings.any? { |training| training.protocol.is_a?(Protocols::Protocol) && training.protocol.needs.key?(:maximal_hold_s) && training.standing && @expectations.fetch(training.key).topped? }
 
       def fixed(week)
         days = @calendar.days(week)
-        wishes = @fixed.values.flatten.select { |wish| days.include?(wish.date) } + test_events(week).map { |event| Wish.new(key: TEST.key, date: event.date, at_min: event.at_min) }
+        wishes = @fixed.values.flatten.select { |wish| days.include?(wish.date) && wish.date >= @since } + test_events(week).select { |event| event.date >= @since }.map { |event| Wish.new(key: TEST.key, date: event.date, at_min: event.at_min) }
         wishes.each_with_object([]) { |wish, placed| (found = fixed_at(wish, week, placed)) && placed << found }
       end
 
-      # Where a coach put it, if it may lie there; a test that has an hour needs no slot.
+      # Where a coach put it, if it may lie there.
       def fixed_at(wish, week, placed)
+        planned = laid(wish, after: placed)&.with(fixed: true) or return
+        planned unless Planner.refusal(Placing.new(planned, week: week, calendar: @calendar, walls: @walls, placed: placed, before: @placed))
+      end
+
+      # A test that has an hour needs no slot.
+      # @return [Planned, nil] nil where there is no such slot, or no dose
+      def laid(wish, after: [])
         training = [*@trainings, TEST].find { |one| one.key == wish.key } or return
         return if training.standing.nil? && !training.test?
 
@@ -106,9 +138,8 @@ module Windlass
         return unless slot
 
         berth = Berth.new(date: wish.date, slot: slot, begins: @calendar.moment(wish.date, slot.at_min))
-        course = @expectations.fetch(training.key).following(placed.select { |one| one.key == wish.key }.map(&:course), wish.date, @calendar, week, still: true)
-        placing = Placing.new(Planned.new(training: training, berth: berth, course: course, fixed: true), week: week, calendar: @calendar, walls: @walls, placed: placed, before: @placed)
-        placing.planned unless Planner.refusal(placing)
+        course = @expectations.fetch(training.key).following(after.select { |one| one.key == wish.key }.map(&:course), wish.date, @calendar, @calendar.week_of(wish.date), still: true)
+        Planned.new(training: training, berth: berth, course: course)
       end
 
       # Asked once more, each with all that lies before it: what readiness would refuse is not planned. Whoever comes back is put lower.
@@ -144,18 +175,19 @@ module Windlass
 
       def tell_missing(week, asked, placed, search)
         @trainings.each do |training|
-          missing = training.times - placed.count { |one| one.key == training.key }
+          missing = training.times - placed.count { |one| one.key == training.key } - done(training, week)
           next unless missing > 0
 
           @unplaced << Unplaced.new(week: @calendar.days(week).first, training: training, missing: missing, reasons: reasons(week, training, asked, search))
         end
-        @unplaced << Unplaced.new(week: @calendar.days(week).first, training: TEST, missing: 1, reasons: Telling.uniq(search.refusals[TEST.key]).then { |found| found.empty? ? [Telling::NO_SLOT] : found }) if test_events(week).any? && placed.none? { |one| one.training.test? }
+        @unplaced << Unplaced.new(week: @calendar.days(week).first, training: TEST, missing: 1, reasons: Telling.uniq(search.refusals[TEST.key]).then { |found| found.empty? ? [Telling::NO_SLOT] : found }) if test_events(week).any? { |event| event.date >= @since } && placed.none? { |one| one.training.test? }
       end
 
       def reasons(week, training, asked, search)
         return [Reason.new(rule: "measure", text: training.refusal || "The measures do not offer it.")] unless training.standing
 
-        easy = ([Reason.new(rule: "easy.times", text: "An easy week: #{asked.fetch(training)} of #{training.times}.")] if asked.fetch(training) < training.times)
+        times = @calendar.times(training, week)
+        easy = ([Reason.new(rule: "easy.times", text: "An easy week: #{times} of #{training.times}.")] if times < training.times)
         found = Telling.uniq(search.refusals[training.key])
         [*easy, *found].then { |all| all.empty? ? [Telling::NO_SLOT] : all }
       end
@@ -173,7 +205,7 @@ module Windlass
       # @param planner [Planner]
       # @return [Hash] of an {Entry}
       def self.of(one, planner)
-        {training: one.training, date: one.date, at: one.berth.slot.at, begins: one.begins.strftime("%H:%M"), place: one.berth.slot.place, rung: one.course.rung, dose: one.course.dose,
+        {training: one.training, date: one.date, at: one.berth.slot.at, begins: one.begins.strftime("%H:%M"), minutes: one.berth.slot.minutes, place: one.berth.slot.place, rung: one.course.rung, dose: one.course.dose,
          expected: one.course.expected, light: one.ready.light?, seconds: one.course.seconds, hold_seconds: one.course.hold_seconds, fixed: one.fixed, proposed: one.training.test? && !one.fixed, apart: one.apart?,
          reasons: reasons(one, planner).freeze}
       end
@@ -185,9 +217,9 @@ module Windlass
       def self.count(one, planner)
         return Reason.new(rule: "test.due", text: one.fixed ? "The test lies on its day." : "A maximal hold is due: the doses are computed from it.") if one.training.test?
 
-        week = (one.date - planner.calendar.from).to_i / 7
-        own = planner.placed.select { |other| other.key == one.key && (other.date - planner.calendar.from).to_i / 7 == week }
-        Reason.new(rule: "asked", text: "#{own.index(one) + 1} of #{Words.count(planner.calendar.times(one.training, week), "time", "times")} this week#{", where you put it" if one.fixed}.")
+        week = planner.calendar.week_of(one.date)
+        own = planner.placed.select { |other| other.key == one.key && planner.calendar.week_of(other.date) == week }
+        Reason.new(rule: "asked", text: "#{planner.done(one.training, week) + own.index(one) + 1} of #{Words.count(planner.calendar.times(one.training, week), "time", "times")} this week#{", where you put it" if one.fixed}.")
       end
 
       def self.spacing(one, planner)
@@ -198,7 +230,7 @@ module Windlass
       def self.eased(one, planner)
         event = planner.calendar.eased_toward(one.date) || planner.calendar.eve(one.date)
         return Reason.new(rule: "event.times", text: "Eased toward #{event.in_words}.") if event
-        return Reason.new(rule: "easy.times", text: "An easy week.") if planner.calendar.easy?((one.date - planner.calendar.from).to_i / 7)
+        return Reason.new(rule: "easy.times", text: "An easy week.") if planner.calendar.easy?(planner.calendar.week_of(one.date))
 
         Reason.new(rule: "step", text: "A step is expected by then: what comes of it the verdicts say.") if one.course.expected && one.course.rung.to_i > one.training.standing.rung
       end

@@ -17,7 +17,8 @@ module Windlass
       # @param ground [Hash] of {Progression::Situation}: screen, measures, mornings, history, …
       # @param memo [Hash] answers about two sessions are the same for everybody
       # @param held [Hash{Date => Numeric}] seconds held on days of the past
-      def initialize(calendar, ground:, memo: {}, held: nil)
+      # @param done [Hash{Object => Array<Date>}] days of the programme on which a training was done already
+      def initialize(calendar, ground:, memo: {}, held: nil, done: {})
         @calendar = calendar
         @ground = ground
         @pairs = memo[:pairs] ||= {}
@@ -27,9 +28,13 @@ module Windlass
         @kinds = {}.compare_by_identity
         @held = held || held_in(ground.fetch(:history, []))
         @planned_held = {}
+        @done = done
       end
 
-      attr_reader :calendar
+      attr_reader :calendar, :done
+
+      # @return [Numeric] seconds held in that week already
+      def held_s(week) = @held.slice(*calendar.days(week)).values.sum
 
       # @return [Numeric, nil] the most that may be held in a week; nil before two weeks are known
       def limit_s(week)
@@ -179,10 +184,7 @@ module Windlass
 
       # @return [Numeric, nil] nil of a week without sessions
       def held_in_week(week)
-        return @planned_held[week] if week >= 0
-
-        days = @calendar.days(week)
-        sums = @held.slice(*days).values
+        sums = [*@held.slice(*@calendar.days(week)).values, *@planned_held[week]]
         sums.sum if sums.any?
       end
     end

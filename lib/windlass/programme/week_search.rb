@@ -15,14 +15,15 @@ module Windlass
       # @param before [Array<Planned>] of the weeks before
       # @param expectations [Hash{Object => Expectation}] by training
       # @param wishes [Hash{Object => Array<Wish>}] where sessions were, by training
-      def initialize(week, calendar:, slots:, walls:, before:, expectations:, wishes: {})
+      # @param since [Date] nothing is planned before it
+      def initialize(week, calendar:, slots:, walls:, before:, expectations:, wishes: {}, since: calendar.from)
         @week = week
         @calendar = calendar
         @walls = walls
         @before = before
         @expectations = expectations
         @wishes = wishes
-        @berths = calendar.days(week).flat_map { |date| slots.select { |slot| slot.day == date.cwday }.map { |slot| Berth.new(date: date, slot: slot, begins: calendar.moment(date, slot.at_min)) } }
+        @berths = calendar.days(week).select { |date| date >= since }.flat_map { |date| slots.select { |slot| slot.day == date.cwday }.map { |slot| Berth.new(date: date, slot: slot, begins: calendar.moment(date, slot.at_min)) } }
         @free_days = [*calendar.days(week), calendar.days(week).last + 1].reject { |date| slots.any? { |slot| slot.day == date.cwday } && !calendar.away?(date) }.to_set
         @refusals = Hash.new { |known, key| known[key] = [] }
       end
@@ -167,7 +168,7 @@ module Windlass
       def uneven(training, dates, times)
         return dates.sum { |date| (date - @calendar.days(@week).first).to_i } if training.test?
 
-        last = (@last ||= @before.to_h { |one| [one.key, one.date] })[training.key]
+        last = [(@last ||= @before.to_h { |one| [one.key, one.date] })[training.key], @walls.done[training.key]&.max].compact.max
         days = [last, *dates].compact
         ideal = 7.0 / [times, 1].max
         days.each_cons(2).sum { |one, other| ((other - one).to_i - ideal).abs.floor**2 }

@@ -7,8 +7,8 @@ module Windlass
       next if events.empty?
 
       most = placing.calendar.eased_times(placing.training)
-      own = [*placing.before, *placing.placed].select { |one| one.key == placing.training.key }
-      event = events.find { |one| own.count { |other| (1..Calendar::EASING_DAYS).cover?(one.date.jd - other.jd) } >= most }
+      own = [*placing.before, *placing.placed].select { |one| one.key == placing.training.key }.map(&:jd) + placing.walls.done.fetch(placing.training.key, []).map(&:jd)
+      event = events.find { |one| own.count { |jd| (1..Calendar::EASING_DAYS).cover?(one.date.jd - jd) } >= most }
       "Half of its times in the #{Calendar::EASING_DAYS} days before #{event.in_words}: #{most}." if event
     end
   end

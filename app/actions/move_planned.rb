@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # A coach moves a planned session. A day that a wall stands before can't be forced.
+    module MovePlanned
+      # Where it might lie. refusal: why not.
+      Choice = Value.define(:date, :slot, :refusal, :here)
+
+      # Days around it that are offered.
+      AROUND = 7
+
+      # @param planned [Records::PlannedSession]
+      # @return [Array<Choice>] every slot around it, in order of time
+      def self.choices(planned, now:, programmes: Programmes.new([planned.athlete], now: now))
+        trial = Trial.new(planned, now, programmes)
+        first = [planned.local_date - AROUND, now.to_date, planned.programme.starts_on].max
+        (first..[planned.local_date + AROUND, planned.programme.ends_on].min).flat_map { |date| trial.slots(date).map { |slot| trial.choice(date, slot) } }
+      end
+
+      # @param date [Date]
+      # @param at_min [Integer] of the slot
+      # @return [Records::PlannedSession]
+      # @raise [Error] which wall stands there, and when it opens
+      def self.call(planned, date:, at_min:, now:)
+        trial = Trial.new(planned, now, Programmes.new([planned.athlete], now: now))
+        slot = trial.slots(date).find { |one| one.at_min == at_min } or raise Error, "There is no slot at that time on #{Words.date(date)}."
+        raise Error, "#{Words.date(date)} is over." if date < now.to_date
+
+        choice = trial.choice(date, slot)
+        return planned if choice.here
+        raise Error, choice.refusal if choice.refusal
+
+        put(planned, date, slot, fixed: true, from: [planned.local_date, planned.at_min])
+      end
+
+      # Back to where it lay before.
+      def self.back(planned, now:)
+        raise Error, "It was not moved." unless planned.moved?
+
+        call(planned, date: planned.moved_from_on, at_min: planned.moved_from_min, now: now)
+        planned.update!(fixed: false, moved_from_on: nil, moved_from_min: nil)
+      end
+
+      def self.put(planned, date, slot, fixed:, from:)
+        planned.transaction do
+          planned.update!(local_date: date, at_min: slot.at_min, begins_min: slot.at_min, slot_minutes: slot.minutes, place: slot.place.to_s, fixed: fixed, moved_from_on: from[0], moved_from_min: from[1], sequence: planned.sequence + 1,
+            reasons: [{rule: "moved", text: "You put it there."}])
+          [[date, slot.at_min], from].each { |day, at_min| in_turn(planned.programme, day, at_min) }
+        end
+        planned.reload
+      end
+
+      # Those that share a slot, one after the other.
+      def self.in_turn(programme, date, at_min)
+        beside = programme.planned_sessions.reload.select { |one| one.local_date == date && one.at_min == at_min }
+        begins = at_min
+        beside.sort_by { |one| Programme::SlotOrder.of(one.to_protocol) + [one.key.to_s] }.each do |one|
+          one.update!(begins_min: begins)
+          begins += (one.seconds / 60.0).ceil unless one.apart
+        end
+      end
+      private_class_method :put, :in_turn
+
+      # A session held against the walls, with all the others where they lie.
+      class Trial
+        def initialize(planned, now, programmes)
+          @planned = planned
+          @programme = planned.programme
+          @planner = programmes.planner(@programme)
+          @slots = @programme.slots
+          @others = @programme.planned_sessions.reject { |one| one.id == planned.id || one.local_date < now.to_date }
+        end
+
+        def slots(date) = @slots.select { |slot| slot.day == date.cwday }
+
+        # @return [Choice]
+        def choice(date, slot)
+          here = date == @planned.local_date && slot.at_min == @planned.at_min
+          refusal = here ? nil : @planner.refusal(@planned.to_wish.with(date: date, at_min: slot.at_min), @others.map(&:to_wish))&.text
+          Choice.new(date: date, slot: slot, refusal: refusal, here: here)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # Plans weeks for athletes, and plans them anew from today on.
+    module PlanProgramme
+      # Begins a programme for each; what they had ends. Nothing is placed yet: {.fill} does that, one after the other.
+      # @param times [Hash{Integer => Integer}] times a week, by prescription; 0 is left out
+      # @return [Array<Records::Programme>]
+      # @raise [Error]
+      def self.begin(athletes, times:, starts_on:, weeks:, easy_every:, now:, group: nil)
+        account_id = athletes.first&.account_id or raise Error, "Nobody is in this group yet."
+        Records::Record.transaction do
+          planned = athletes.filter_map do |athlete|
+            chosen = athlete.prescriptions.open.where(id: times.select { |_, count| count > 0 }.keys)
+            next if chosen.empty?
+
+            Records::Programme.open.where(athlete_id: athlete.id).update_all(ended_at: now)
+            programme = Records::Programme.create!(account_id: account_id, athlete: athlete, group: group, starts_on: starts_on, weeks: weeks, easy_every: easy_every, planned_at: now)
+            chosen.each { |prescription| programme.trainings.create!(prescription: prescription, times_a_week: times.fetch(prescription.id)) }
+            programme
+          end
+          raise Error, "Nothing was chosen: give at least one protocol a number of times a week." if planned.empty?
+
+          planned
+        end
+      end
+
+      # Finds the places, or finds them anew from today on. What lies before today stays as it was.
+      # @param programmes [Programmes]
+      # @return [Records::Programme]
+      def self.fill(programme, now:, programmes: Programmes.new([programme.athlete], now: now))
+        planner = programmes.planner(programme)
+        plan = planner.plan
+        programme.transaction do
+          write(programme, plan, programmes.since(programme))
+          programme.update!(planned_at: now, left_out: plan.unplaced.map { |one| left_out(one) },
+            loads: plan.weeks.map { |week| {from: week.from, hold_s: week.hold_seconds.round, easy: week.easy, limit_s: week.limit_s&.floor} })
+        end
+        programme
+      end
+
+      def self.left_out(one) = {week: one.week, prescription_id: (one.training.key unless one.training.test?), name: one.training.name, missing: one.missing, reasons: one.reasons.map(&:to_h)}
+
+      # A session that stays where it was, or goes elsewhere in its week, is the same one: calendars know it by its name.
+      def self.write(programme, plan, since)
+        old = programme.planned_sessions.select { |one| one.local_date >= since }
+        known = plan.sessions.to_h { |entry| [entry, take(old) { |one| same?(one, entry) && one.local_date == entry.date && one.at_min == minutes(entry.at) }] }
+        known.each { |entry, one| known[entry] = take(old) { |other| same?(other, entry) && (other.local_date - entry.date).abs < 7 } if one.nil? }
+        old.each(&:destroy!)
+        known.each { |entry, one| write_one(programme, entry, one || programme.planned_sessions.build(uuid: SecureRandom.uuid, athlete_id: programme.athlete_id)) }
+        programme.planned_sessions.reset
+      end
+
+      def self.take(old, &) = old.find(&)&.tap { |one| old.delete(one) }
+
+      def self.same?(one, entry) = one.key == entry.training.key
+
+      def self.write_one(programme, entry, one)
+        one.assign_attributes(columns(entry))
+        one.sequence += 1 if one.persisted? && (one.local_date_changed? || one.at_min_changed?)
+        one.assign_attributes(moved_from_on: nil, moved_from_min: nil) unless entry.fixed
+        one.save!
+      end
+
+      def self.columns(entry)
+        protocol = entry.training.protocol
+        {prescription_id: (entry.training.key unless entry.training.test?), local_date: entry.date, at_min: minutes(entry.at), begins_min: minutes(entry.begins), slot_minutes: entry.minutes, place: entry.place.to_s,
+         rung: entry.rung, expected: entry.expected, light: entry.light, apart: entry.apart, fixed: entry.fixed, seconds: entry.seconds, hold_seconds: entry.hold_seconds,
+         dose_words: entry.dose ? protocol.bound(entry.dose).in_short(entry.dose) : "", reasons: entry.reasons.map(&:to_h)}
+      end
+
+      def self.minutes(clock) = clock.split(":").map { |part| Integer(part, 10) }.then { |hours, minutes| hours * 60 + minutes }
+      private_class_method :left_out, :write, :take, :same?, :write_one, :columns, :minutes
+    end
+  end
+end

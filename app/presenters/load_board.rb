@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # Who carries how much: held seconds and strenuous days a week, against the line; who was eased or stopped lately; who was not measured for long.
+    class LoadBoard
+      WEEKS = 4
+      MEASURED_DAYS = 42
+
+      Row = Value.define(:name, :athlete_id, :groups, :weeks, :line, :share, :strenuous, :lately, :measured)
+
+      # @param account [Records::Account]
+      # @param group [Records::Group, nil] nil: everybody
+      def initialize(account, today:, group: nil)
+        @account = account
+        @today = today
+        @group = group
+      end
+
+      # @return [Array<Row>] who is nearest to the line first
+      def rows = athletes.map { |athlete| row(athlete) }.sort_by { |row| [-(row.share || 0), row.name] }
+
+      # @return [Array<String>] of the weeks, oldest first
+      def heads = (0...WEEKS).map { |back| Dates.short(monday - 7 * back) }.reverse
+
+      private
+
+      def athletes = @athletes ||= (@group ? @group.athletes : @account.athletes.by_name).to_a
+
+      def monday = @today - (@today.cwday - 1)
+
+      def row(athlete)
+        weeks = (0...WEEKS).map { |back| held.fetch([athlete.id, monday - 7 * back], 0) }
+        before = (1..WEEKS).filter_map { |back| held[[athlete.id, monday - 7 * back]] }
+        line = (Progression::Record::RAMP * before.sum / before.size if before.size >= 2)
+        Row.new(name: athlete.name, athlete_id: athlete.id, groups: groups.fetch(athlete.id, []).join(", "), weeks: weeks.reverse.map { |seconds| Words.clock(seconds) }, line: line && Words.clock(line), share: line&.positive? ? weeks.first / line : nil,
+          strenuous: strenuous.fetch(athlete.id, 0), lately: lately.fetch(athlete.id, []).map { |decided| VerdictPanel::WORDS.fetch(decided.to_sym).downcase }.tally.map { |word, times| "#{word} #{times}×" }.join(", "), measured: measured(athlete))
+      end
+
+      # @return [Hash{Array(Integer, Date) => Float}] seconds by athlete and monday
+      def held
+        @held ||= Records::Round.joins(:session).where(sessions: {athlete_id: athletes.map(&:id), local_date: (monday - 7 * WEEKS).., state: %w[done stopped], discarded_at: nil}).where.not(hold: nil)
+          .group("sessions.athlete_id", "sessions.local_date").sum(:held_ms).each_with_object({}) do |((id, date), ms), sums|
+            day = date.to_date
+            key = [id, day - (day.cwday - 1)]
+            sums[key] = sums.fetch(key, 0) + ms / 1000.0
+          end
+      end
+
+      # @return [Hash{Integer => Integer}] strenuous days of this week
+      def strenuous
+        hard = Protocols::ALL.select(&:strenuous?).map(&:id)
+        @strenuous ||= Records::Session.kept.where(athlete_id: athletes.map(&:id), local_date: monday.., protocol: hard).distinct.pluck(:athlete_id, :local_date).map(&:first).tally
+      end
+
+      def lately
+        @lately ||= Records::Move.kept.joins(:prescription).where(prescriptions: {athlete_id: athletes.map(&:id)}, decided: %w[ease rest stop], local_date: (@today - 14)..).pluck("prescriptions.athlete_id", :decided).group_by(&:first).transform_values { |rows| rows.map(&:last) }
+      end
+
+      def measured(athlete)
+        at = newest[athlete.id] or return "never"
+        days = (@today - at.getlocal.to_date).to_i
+        (days > MEASURED_DAYS) ? "#{days / 7} weeks ago" : nil
+      end
+
+      # @return [Hash{Integer => Time}] the newest measure of any kind
+      def newest = @newest ||= Records::Measure.where(athlete_id: athletes.map(&:id)).group(:athlete_id).maximum(:taken_at)
+
+      def groups = @groups ||= Records::Member.joins(:group).where(athlete_id: athletes.map(&:id)).pluck(:athlete_id, "groups.name").group_by(&:first).transform_values { |rows| rows.map(&:last) }
+    end
+  end
+end

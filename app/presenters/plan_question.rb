@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # What is asked before weeks are planned: from when, how many, and how often what.
+    class PlanQuestion
+      # A line of the form: one protocol of a group, or one prescription of an athlete. names: who has it.
+      Line = Value.define(:key, :words, :names, :usual)
+      # How often a week, where nobody said yet.
+      USUAL = {"small-holds" => 5, "quiet-breathing" => 5, "co2-table" => 3, "hiss-ladder" => 4, "stacked-exhale" => 4}.freeze
+      USUAL_ELSE = 2
+      WEEKS = 6
+      EASY = {"" => "none", "3" => "every third", "4" => "every fourth", "5" => "every fifth", "6" => "every sixth"}.freeze
+
+      attr_reader :name, :athletes, :lines, :path, :back
+
+      # @param group [Records::Group]
+      def self.of_group(group, today:)
+        open = prescriptions(group.athletes.to_a)
+        lines = open.group_by(&:name).sort.map { |name, own| Line.new(key: name, words: name, names: own.map { |one| one.athlete.name }.uniq.sort, usual: usual(own.first)) }
+        new(group.name, group.athletes.to_a, lines, "/groups/#{group.id}", today) { |times, key| open.select { |one| one.name == key }.to_h { |one| [one.id, times] } }
+      end
+
+      # @param athlete [Records::Athlete]
+      def self.of_athlete(athlete, today:)
+        open = prescriptions([athlete])
+        lines = open.map { |one| Line.new(key: one.id.to_s, words: one.name, names: [], usual: usual(one)) }
+        new(athlete.name, [athlete], lines, "/athletes/#{athlete.id}/programme", today) { |times, key| {key.to_i => times} }
+      end
+
+      def self.prescriptions(athletes) = Records::Prescription.open.where(athlete_id: athletes.map(&:id)).includes(:athlete).order(:id).select { |one| one.to_protocol.laddered? || one.own_name }
+
+      # As often as before, or as is usual.
+      def self.usual(prescription)
+        Records::Training.joins(:programme).where(prescription_id: prescription.id).order(id: :desc).pick(:times_a_week) || USUAL.fetch(prescription.protocol, USUAL_ELSE)
+      end
+      private_class_method :prescriptions, :usual
+
+      def initialize(name, athletes, lines, path, today, &spread)
+        @name = name
+        @athletes = athletes
+        @lines = lines
+        @path = "#{path}/plan"
+        @back = path
+        @today = today
+        @spread = spread
+      end
+
+      # @return [Forms::ProgrammeForm] as it is asked first: from next Monday on
+      def form = Forms::ProgrammeForm.blank(starts_on: (@today + (8 - @today.cwday) % 7).iso8601, weeks: WEEKS.to_s, easy_every: "4")
+
+      # @return [Hash{Integer => Integer}] times a week, by prescription
+      def times(form) = form.times.slice(*lines.map(&:key)).map { |key, count| @spread.call(count, key) }.reduce({}, :merge)
+    end
+
+    # How far the planning of a group is.
+    class Planning
+      attr_reader :group
+
+      def initialize(group)
+        @group = group
+      end
+
+      def programmes = @programmes ||= Records::Programme.open.where(group_id: group.id).includes(:athlete).order(:id).to_a
+
+      def waiting = programmes.reject(&:planned?)
+
+      def done = programmes.size - waiting.size
+
+      def words = "#{done} of #{Words.count(programmes.size, "programme")} planned"
+    end
+
+    # One planned session: why it lies there, and where else it may lie.
+    class PlannedSheet
+      attr_reader :planned
+
+      # @param planned [Records::PlannedSession]
+      def initialize(planned, now:)
+        @planned = planned
+        @now = now
+      end
+
+      def title = "#{planned.name}, #{planned.athlete.name}"
+
+      def when = "#{Dates.long(planned.local_date)} at #{planned.begins}"
+
+      def mark = @mark ||= ProgrammeMarks.of(planned, today: @now.to_date, done: false)
+
+      def movable? = planned.local_date >= @now.to_date
+
+      # @return [Array<Array(Date, Array<Actions::MovePlanned::Choice>)>] by day
+      def choices = movable? ? Actions::MovePlanned.choices(planned, now: @now).group_by(&:date).to_a : []
+    end
+  end
+end

@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # One athlete's programme: weeks down, days across.
+    class ProgrammeSheet
+      Week = Value.define(:number, :from, :days, :load, :left_out)
+      # A change that planning anew would make.
+      Change = Value.define(:words, :why)
+
+      attr_reader :athlete, :programme
+
+      # @param athlete [Records::Athlete]
+      # @param programme [Records::Programme, nil]
+      # @param today [Date]
+      def initialize(athlete, programme, today:)
+        @athlete = athlete
+        @programme = programme
+        @today = today
+      end
+
+      def title = "Programme of #{athlete.name}"
+
+      # @return [Array<Week>]
+      def weeks
+        programme.week_starts.each_with_index.map do |from, index|
+          own = planned.select { |one| (from..from + 6).cover?(one.local_date) }
+          Week.new(number: index + 1, from: from, load: loads[from], left_out: left_out(from),
+            days: (from..from + 6).map { |date| [day(date), own.select { |one| one.local_date == date }.map { |one| ProgrammeMarks.of(one, today: @today, done: done.done?(one)) }] })
+        end
+      end
+
+      # @return [Array<String>] what was decided, or happened, since it was planned
+      def since_planned
+        moves = Records::Move.kept.where(noted: false, prescription_id: programme.trainings.map(&:prescription_id), decided_at: programme.planned_at..).where.not(decided: "repeat").includes(:prescription)
+        moves.map { |move| "#{move.prescription.name}: #{VerdictPanel::WORDS.fetch(move.decided.to_sym).downcase}" } + Records::Suspension.where(athlete_id: athlete.id, opened_at: programme.planned_at..).map(&:reason)
+      end
+
+      # @return [String, nil] what was not done as planned
+      def missed
+        days = planned.select { |one| one.local_date < @today && !done.done?(one) }
+        "#{Words.count(days.size, "planned session")} not done so far." if days.any?
+      end
+
+      def absences = Records::Absence.where(athlete_id: athlete.id, to_on: @today..).order(:from_on).to_a
+
+      def events = programme.events.select { |event| event.local_date >= @today }
+
+      def trainings = programme.trainings.includes(:prescription).map { |one| "#{one.prescription.name} #{one.times_a_week}×" }
+
+      # What a plan made now would change, before it is kept.
+      # @param plan [Windlass::Programme::Plan]
+      # @return [Array<Change>]
+      def changes(plan)
+        ahead = planned.select { |one| one.local_date >= @today }.map { |one| [one.key, one.local_date, one.at] }
+        anew = plan.sessions.map { |entry| [entry.training.key, entry.date, entry.at] }
+        (ahead - anew).map { |one| Change.new(words: "#{told(one, plan)} goes", why: nil) } + (anew - ahead).map { |one| Change.new(words: "#{told(one, plan)} comes", why: plan.sessions.find { |entry| [entry.training.key, entry.date, entry.at] == one }.reasons.map(&:text).first) }
+      end
+
+      private
+
+      def told((key, date, at), plan)
+        name = plan.sessions.find { |entry| entry.training.key == key }&.training&.protocol&.name || planned.find { |one| one.key == key }.name
+        "#{Dates.short(date)}, #{at}: #{name.downcase}"
+      end
+
+      def day(date)
+        events = programme.events.select { |event| event.local_date == date }
+        GroupWeek::Day.new(date: date, words: date.strftime("%a %-d %b"), today: date == @today, wash: wash(date, events), event: [*events.map(&:in_words), *("away" if calendar.away?(date))].join("; "))
+      end
+
+      def wash(date, events)
+        return :away if calendar.away?(date)
+        return :event if events.any?
+
+        :easing if calendar.eased_toward(date)
+      end
+
+      def calendar = @calendar ||= programme.to_calendar
+
+      def planned = @planned ||= programme.planned_sessions.includes(:prescription).to_a
+
+      def done = @done ||= Done.new([athlete.id], programme.starts_on..programme.ends_on)
+
+      def loads = @loads ||= programme.loads.to_h { |load| [Date.iso8601(load["from"]), Load.of(load)] }
+
+      def left_out(from) = programme.left_out.select { |one| one["week"] == from.iso8601 }.map { |one| ["#{one["name"]}, #{one["missing"]} not placed", one["reasons"].map { |reason| reason["text"] }] }
+    end
+  end
+end

@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+module Windlass
+  # Puts together what the planner is asked, for many athletes with a few queries.
+  class Programmes
+    # As far back as a week's line looks.
+    HELD_DAYS = 7 * Progression::Record::RAMP_WEEKS
+
+    # @param athletes [Array<Records::Athlete>]
+    # @param now [Time]
+    def initialize(athletes, now:)
+      @situations = Situations.new(athletes, now: now)
+      @now = now
+      @today = now.to_date
+      @memo = {}
+    end
+
+    # @param programme [Records::Programme] of one of the athletes
+    # @param fixed [Array<Programme::Wish>] where a coach put sessions
+    # @return [Programme::Planner] from today on, or from the programme's first day
+    def planner(programme, fixed: programme.planned_sessions.select(&:fixed).map(&:to_wish))
+      ahead = programme.planned_sessions.select { |one| one.local_date >= @today }
+      Programme::Planner.new(programme.to_calendar, slots: programme.slots, trainings: trainings(programme), ground: @situations.ground(programme.athlete), memo: @memo,
+        before: ahead.map(&:to_wish), fixed: fixed, since: since(programme), held: held(programme), done: done(programme))
+    end
+
+    # @return [Date] today's sessions that were done stay as they were
+    def since(programme) = [@today, programme.starts_on].max
+
+    # @return [Array<Programme::Training>]
+    def trainings(programme) = programme.trainings.includes(prescription: :athlete).map { |one| training(one) }
+
+    private
+
+    def training(one)
+      prescription = one.prescription
+      prescription.association(:athlete).target = one.programme.athlete
+      standing = prescription.to_standing(on: @today, values: @situations.values(prescription.athlete)) unless prescription.quiet? || prescription.state == "ended"
+      Programme::Training.new(key: prescription.id, protocol: prescription.to_protocol, standing: standing, times: one.times_a_week, refusal: (refusal(prescription) unless standing))
+    end
+
+    def refusal(prescription)
+      return "It is not prescribed any more." if prescription.state == "ended"
+      return prescription.quiet_words if prescription.quiet?
+
+      prescription.to_protocol.lacking(@situations.values(prescription.athlete)) || "The measures do not offer this protocol any more."
+    end
+
+    # @return [Hash{Date => Float}] seconds held by day
+    def held(programme)
+      from = programme.starts_on - HELD_DAYS
+      Records::Round.joins(:session).where(sessions: {athlete_id: programme.athlete_id, local_date: from..@today, state: %w[done stopped], discarded_at: nil}).where.not(hold: nil)
+        .group("sessions.local_date").sum(:held_ms).to_h { |date, ms| [date.to_date, ms / 1000.0] }
+    end
+
+    # @return [Hash{Integer => Array<Date>}] days of the programme on which it was done, by prescription
+    def done(programme)
+      Records::Session.kept.where(athlete_id: programme.athlete_id, local_date: programme.starts_on..@today).where("done_ms > 0").distinct.pluck(:prescription_id, :local_date)
+        .group_by(&:first).transform_values { |rows| rows.map { |_, date| date.to_date } }
+    end
+  end
+end

@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    # Weeks ahead of one athlete, as they were planned.
+    class Programme < Record
+      self.table_name = "programmes"
+      belongs_to :athlete
+      belongs_to :group, optional: true
+      has_many :trainings
+      has_many :planned_sessions, -> { in_order }
+
+      scope :open, -> { where(ended_at: nil) }
+      # Planned, and not over.
+      scope :current, ->(on) { open.where("date(starts_on, '+' || (weeks * 7) || ' days') > ?", on) }
+
+      def ends_on = starts_on + 7 * weeks - 1
+
+      # @return [Date] first day of each week
+      def week_starts = Array.new(weeks) { |week| starts_on + 7 * week }
+
+      # @return [Boolean] its sessions were found already
+      def planned? = loads.any?
+
+      # @return [Array<Windlass::Programme::Slot>] of the group and of the athlete
+      def slots = [*group&.slots, *Slot.where(athlete_id: athlete_id).in_order].map(&:to_core).sort_by { |slot| [slot.day, slot.at_min] }
+
+      # @return [Array<Event>] of the group and of the athlete
+      def events = [*group&.events, *Event.where(athlete_id: athlete_id)].sort_by { |event| [event.local_date, event.id] }
+
+      # @return [Windlass::Programme::Calendar] in the place's own time
+      def to_calendar
+        waters, events = self.events.partition(&:water?)
+        Windlass::Programme::Calendar.new(from: starts_on, weeks: weeks, easy_every: easy_every, events: events.map(&:to_core), waters: waters.map(&:to_core),
+          absences: Absence.where(athlete_id: athlete_id).map(&:to_core), clock: ->(date, minutes) { Time.local(date.year, date.month, date.day, *minutes.divmod(60)) })
+      end
+    end
+
+    # A prescription that is planned so many times a week.
+    class Training < Record
+      self.table_name = "trainings"
+      belongs_to :programme
+      belongs_to :prescription
+    end
+
+    # A session as it is planned. Without a prescription it is a maximal hold.
+    class PlannedSession < Record
+      self.table_name = "planned_sessions"
+      belongs_to :programme
+      belongs_to :athlete
+      belongs_to :prescription, optional: true
+
+      scope :in_order, -> { order(:local_date, :begins_min, :id) }
+
+      def test? = prescription_id.nil?
+
+      def name = test? ? Progression::MAXIMAL_TEST.name : prescription.name
+
+      # @return [Protocols::Protocol, Progression::Activity]
+      def to_protocol = test? ? Progression::MAXIMAL_TEST : prescription.to_protocol
+
+      def key = prescription_id || Windlass::Programme::Planner::TEST.key
+
+      def at = clock(at_min)
+
+      def begins = clock(begins_min)
+
+      def moved? = !moved_from_on.nil?
+
+      # @return [Windlass::Programme::Wish]
+      def to_wish = Windlass::Programme::Wish.new(key: key, date: local_date, at_min: at_min)
+
+      private
+
+      def clock(minutes) = format("%02d:%02d", *minutes.divmod(60))
+    end
+  end
+end

@@ -1,0 +1,101 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # Groups: who shares times of the week, and their week.
+    module Groups
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/programme") do
+          groups = Records::Group.where(account_id: account.id).by_name.to_a
+          redirect to("/groups/#{groups.first.id}"), 303 if groups.any? && said(:all).empty?
+
+          erb :"programme/index", locals: {title: "Programme", groups: groups, programmes: Records::Programme.open.where(account_id: account.id).includes(:athlete).sort_by { |one| one.athlete.name.downcase }}
+        end
+
+        app.get("/programme/load") do
+          chosen = said(:group).empty? ? nil : group(said(:group))
+          erb :"programme/load", locals: {title: "Load", page: Presenters::LoadBoard.new(account, today: today, group: chosen), groups: Records::Group.where(account_id: account.id).by_name.to_a, chosen: chosen}
+        end
+
+        app.get("/groups/new") { group_form(Records::Group.new(account_id: account.id), Forms::GroupForm.blank) }
+
+        app.post("/groups") { keep_group(Records::Group.new(account_id: account.id)) }
+
+        app.get("/groups/:id/edit") { group_form(group, Forms::GroupForm.from(group)) }
+
+        app.post("/groups/:id") { keep_group(group) }
+
+        app.get("/groups/:id") { group_week }
+
+        app.post("/groups/:id/events") { keep_event(group_id: group.id) { |form| group_week(event: form) } }
+
+        app.post("/athletes/:athlete_id/events") { keep_event(athlete_id: athlete.id) { |form| programme_sheet(event: form) } }
+
+        app.post("/events/:id/remove") do
+          event = find_in(own(Records::Event))
+          event.destroy!
+          tell "#{event.in_words} is taken out. Plan anew to use the room."
+          redirect back_to(event), 303
+        end
+
+        app.get("/groups/:id/slots/:slot_id/fit") do
+          record = group
+          page = Presenters::SlotFit.new(record, find_in(record.slots, params[:slot_id]), day(:date))
+          erb :"programme/fit", locals: {title: page.title, page: page, group: record}
+        end
+
+        app.get("/groups/:id/week.pdf") do
+          page = Presenters::GroupWeek.new(group, on: day(:on), today: today)
+          pdf(Windlass::Papers::Week.new(page.title, page.days.map(&:words), page.rows.map { |row| [row.name, row.days.map(&:last)] }, page.days.reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }), "week")
+        end
+      end
+
+      module Helpers
+        def group(id = params[:id]) = find_in(Records::Group.where(account_id: account.id), id)
+
+        # Slots, events and the like, of this place's groups and athletes.
+        def own(records) = records.where(group_id: Records::Group.where(account_id: account.id).select(:id)).or(records.where(athlete_id: account.athletes.select(:id)))
+
+        # @return [Date] today, where nothing that is one was said
+        def day(key)
+          Date.iso8601(said(key))
+        rescue Date::Error
+          today
+        end
+
+        def back_to(of_one) = to(of_one.group_id ? "/groups/#{of_one.group_id}" : "/athletes/#{of_one.athlete_id}/programme")
+
+        def group_week(event: nil)
+          status 422 if event
+          page = Presenters::GroupWeek.new(group, on: day(:on), today: today)
+          erb :"programme/group", locals: {title: page.title, page: page, event: event || Forms::EventForm.blank(local_date: today.to_s)}
+        end
+
+        def group_form(record, form)
+          status 422 unless form.valid?
+          erb :"programme/group_form", locals: {title: record.id ? record.name : "A new group", record: record, form: form, athletes: account.athletes.by_name.to_a}
+        end
+
+        def keep_group(record)
+          form = Forms::GroupForm.parse(params)
+          return group_form(record, form) unless form.valid?
+
+          Actions::KeepGroup.call(record, form)
+          tell "#{record.name} is saved. What is planned already changes when you plan anew."
+          redirect to("/groups/#{record.id}"), 303
+        end
+
+        def keep_event(**of_one)
+          form = Forms::EventForm.parse(params, today: today)
+          return yield(form) unless form.valid?
+
+          event = Records::Event.create!(form.columns.merge(of_one))
+          tell "#{event.in_words} on #{Words.date(event.local_date)} is kept. Plan anew to ease toward it."
+          redirect back_to(event), 303
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # One planned session: why it lies there, and where else it may lie.
+    module Planned
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/planned/:uuid") do
+          page = Presenters::PlannedSheet.new(planned_session, now: now)
+          erb :"programme/planned", locals: {title: page.title, page: page}
+        end
+
+        # Where it may lie, for the grid's script while it is carried.
+        app.get("/planned/:uuid/choices.json") do
+          content_type :json
+          JSON.generate(Actions::MovePlanned.choices(planned_session, now: now).map { |choice| {date: choice.date, at: choice.slot.at, at_min: choice.slot.at_min, refusal: choice.refusal, here: choice.here} })
+        end
+
+        app.post("/planned/:uuid/move") do
+          planned = planned_session
+          moved = Actions::MovePlanned.call(planned, date: day(:date), at_min: whole(:at_min), now: now)
+          tell "#{moved.name} lies on #{Words.date(moved.local_date)} at #{moved.at} now.", undo: "/planned/#{moved.uuid}/back"
+          redirect to("/athletes/#{moved.athlete_id}/programme"), 303
+        end
+
+        app.post("/planned/:uuid/back") do
+          planned = planned_session
+          Actions::MovePlanned.back(planned, now: now)
+          redirect to("/athletes/#{planned.athlete_id}/programme"), 303
+        end
+      end
+
+      module Helpers
+        def planned_session = Records::PlannedSession.joins(:programme).where(programmes: {account_id: account.id}).readonly(false).find_by!(uuid: said(:uuid))
+      end
+    end
+  end
+end

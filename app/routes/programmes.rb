@@ -1,0 +1,154 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # Weeks ahead: planned, looked at, planned anew, printed, read by a calendar.
+    module Programmes
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/groups/:id/plan") { plan_page(Presenters::PlanQuestion.of_group(group, today: today)) }
+
+        app.post("/groups/:id/plan") do
+          record = group
+          begin_programmes(Presenters::PlanQuestion.of_group(record, today: today), record) { redirect to("/groups/#{record.id}/planning"), 303 }
+        end
+
+        # One after the other, with a bar: a large group takes seconds.
+        app.get("/groups/:id/planning") { erb :"programme/planning", locals: {title: "Planning", page: Presenters::Planning.new(group)} }
+
+        app.post("/groups/:id/planning") do
+          record = group
+          waiting = Presenters::Planning.new(record).waiting.first
+          Actions::PlanProgramme.fill(waiting, now: now) if waiting
+          page = Presenters::Planning.new(record)
+          if page.waiting.any?
+            next request.env["HTTP_HX_REQUEST"] ? partial(:"programme/bar", page: page) : redirect(to("/groups/#{record.id}/planning"), 303)
+          end
+
+          headers "HX-Redirect" => to("/groups/#{record.id}")
+          request.env["HTTP_HX_REQUEST"] ? "" : redirect(to("/groups/#{record.id}"), 303)
+        end
+
+        app.get("/athletes/:athlete_id/programme") { programme_sheet }
+
+        app.get("/athletes/:athlete_id/programme/plan") { plan_page(Presenters::PlanQuestion.of_athlete(athlete, today: today)) }
+
+        app.post("/athletes/:athlete_id/programme/plan") do
+          record = athlete
+          begin_programmes(Presenters::PlanQuestion.of_athlete(record, today: today), record.groups.first) do |programmes|
+            programmes.each { |programme| Actions::PlanProgramme.fill(programme, now: now) }
+            redirect to("/athletes/#{record.id}/programme"), 303
+          end
+        end
+
+        # What planning anew from today on would change; then it is done.
+        app.get("/athletes/:athlete_id/programme/anew") do
+          programme = open_programme
+          page = Presenters::ProgrammeSheet.new(programme.athlete, programme, today: today)
+          plan = Windlass::Programmes.new([programme.athlete], now: now).planner(programme).plan
+          erb :"programme/anew", locals: {title: "Plan anew, #{programme.athlete.name}", page: page, changes: page.changes(plan)}
+        end
+
+        app.post("/athletes/:athlete_id/programme/anew") do
+          Actions::PlanProgramme.fill(open_programme, now: now)
+          tell "Planned anew from today on."
+          redirect to("/athletes/#{athlete.id}/programme"), 303
+        end
+
+        app.post("/athletes/:athlete_id/programme/end") do
+          open_programme.update!(ended_at: now)
+          tell "The programme has ended. What was done stays in the log."
+          redirect to("/athletes/#{athlete.id}/programme"), 303
+        end
+
+        app.post("/athletes/:athlete_id/absences") do
+          form = Forms::AbsenceForm.parse(params, today: today)
+          next programme_sheet(absence: form) unless form.valid?
+
+          Records::Absence.create!(athlete: athlete, because: form.values[:because].to_s, **form.values.slice(:from_on, :to_on))
+          tell "Away is kept. Plan anew to move what lies there."
+          redirect to("/athletes/#{athlete.id}/programme"), 303
+        end
+
+        app.post("/absences/:id/remove") do
+          absence = find_in(Records::Absence.where(athlete_id: account.athletes.select(:id)))
+          absence.destroy!
+          tell "The absence is taken out. Plan anew to use the days."
+          redirect to("/athletes/#{absence.athlete_id}/programme"), 303
+        end
+
+        app.get("/athletes/:athlete_id/programme/week.pdf") do
+          programme = open_programme
+          page = Presenters::ProgrammeSheet.new(programme.athlete, programme, today: today)
+          week = page.weeks.find { |one| (one.from..one.from + 6).cover?(day(:on)) } || page.weeks.first
+          pdf(Windlass::Papers::Week.new("#{programme.athlete.name}, week #{week.number} of #{programme.weeks}", week.days.map { |one, _| one.words }, [[programme.athlete.name, week.days.map(&:last)]],
+            week.days.map(&:first).reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }), "week")
+        end
+
+        app.get("/athletes/:athlete_id/programme.ics") { calendar_file(open_programme.planned_sessions, "Programme of #{athlete.name}") }
+
+        app.get("/groups/:id/programme.ics") { calendar_file(planned_of(group), group.name, who: true) }
+
+        # A calendar reads it by its secret; nobody signs in.
+        app.get("/feeds/:secret.ics") do
+          feed = Records::Feed.find_by!(secret: said(:secret))
+          content_type "text/calendar", charset: "utf-8"
+          feed.group ? calendar_of(planned_of(feed.group), feed.group.name, who: true) : calendar_of(planned_of_athlete(feed.athlete), "Programme of #{feed.athlete.name}")
+        end
+
+        app.post("/athletes/:athlete_id/feed") { make_feed(athlete_id: athlete.id) }
+
+        app.post("/groups/:id/feed") { make_feed(group_id: group.id) }
+
+        app.post("/feeds/:id/revoke") do
+          feed = find_in(own(Records::Feed))
+          feed.destroy!
+          tell "The address is revoked: no calendar reads it any more."
+          redirect back_to(feed), 303
+        end
+      end
+
+      module Helpers
+        def open_programme = Records::Programme.open.find_by!(athlete_id: athlete.id)
+
+        def programme_sheet(event: nil, absence: nil)
+          status 422 if event || absence
+          record = athlete
+          page = Presenters::ProgrammeSheet.new(record, Records::Programme.open.find_by(athlete_id: record.id), today: today)
+          erb :"programme/athlete", locals: {title: page.title, page: page, event: event || Forms::EventForm.blank(local_date: today.to_s), feed: Records::Feed.find_by(athlete_id: record.id),
+                                             absence: absence || Forms::AbsenceForm.blank(from_on: today.to_s, to_on: today.to_s)}
+        end
+
+        def plan_page(question, form = nil)
+          status 422 if form
+          erb :"programme/plan", locals: {title: "Plan weeks, #{question.name}", page: question, form: form || question.form}
+        end
+
+        def begin_programmes(question, group)
+          form = Forms::ProgrammeForm.parse(params, today: today)
+          return plan_page(question, form) unless form.valid?
+
+          yield Actions::PlanProgramme.begin(question.athletes, times: question.times(form), now: now, group: group, **form.values.slice(:starts_on, :weeks).merge(easy_every: form.values[:easy_every]))
+        end
+
+        def planned_of(group) = Records::PlannedSession.where(programme_id: Records::Programme.open.where(athlete_id: group.athletes.map(&:id))).includes(:athlete, :prescription).in_order
+
+        def planned_of_athlete(record) = Records::PlannedSession.where(programme_id: Records::Programme.open.where(athlete_id: record.id)).includes(:athlete, :prescription).in_order
+
+        def calendar_of(planned, name, who: false) = ProgrammeCalendar.of(planned.includes(:athlete, :prescription), name: name, now: now, who: who)
+
+        def calendar_file(planned, name, who: false)
+          content_type "text/calendar", charset: "utf-8"
+          attachment "windlass-programme-#{today}.ics"
+          calendar_of(planned, name, who: who)
+        end
+
+        def make_feed(**of_one)
+          feed = Records::Feed.find_or_create_by!(**of_one) { |one| one.assign_attributes(secret: SecureRandom.urlsafe_base64(32), made_at: now) }
+          redirect back_to(feed), 303
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,131 @@
+# frozen_string_literal: true
+
+require "web_helper"
+require "icalendar"
+require "pdf-reader"
+
+# Weeks planned for a group, looked at, moved, planned anew, printed, read by a calendar.
+RSpec.describe "The programme", :web do
+  let(:athlete) { make_athlete.tap { |one| make_pause(one) } }
+  let(:prescription) { prescribe(athlete) }
+  let(:group) { Windlass::Records::Group.find_by!(name: "Club") }
+  let(:monday) { Date.new(2026, 3, 9) }
+
+  def slot(number, day, at, minutes, place = "") = {"slots[#{number}][day]" => day.to_s, "slots[#{number}][at]" => at, "slots[#{number}][minutes]" => minutes.to_s, "slots[#{number}][place]" => place}
+
+  def make_group(*others)
+    submit("/groups/new", "/groups", {"name" => "Club", "members[]" => [athlete.id, *others.map(&:id)]}.merge(*[1, 3, 5, 6].each_with_index.map { |day, index| slot(index, day, "7:00", 40, "mat") }))
+  end
+
+  def plan(**more)
+    submit("/groups/#{group.id}/plan", "/groups/#{group.id}/plan", {:starts_on => monday.to_s, :weeks => "4", :easy_every => "4", "times[Small holds]" => "3"}.merge(more))
+    submit("/groups/#{group.id}/planning", "/groups/#{group.id}/planning") while Windlass::Presenters::Planning.new(group).waiting.any?
+  end
+
+  def planned = Windlass::Records::PlannedSession.in_order.to_a
+
+  before do
+    prescription
+    make_group
+  end
+
+  it "keeps a group with its times; what is wrong is named and what was typed stays" do
+    expect(group.slots.map { |slot| [slot.day, slot.to_core.at, slot.minutes, slot.place] }).to eq [[1, "07:00", 40, "mat"], [3, "07:00", 40, "mat"], [5, "07:00", 40, "mat"], [6, "07:00", 40, "mat"]]
+    submit("/groups/#{group.id}/edit", "/groups/#{group.id}", {"name" => "Club"}.merge(slot(0, 2, "25:00", 40), slot(1, 2, "7:00", 900), slot(2, 4, "18:00", 60), slot(3, 4, "18:30", 60)))
+    expect([last_response.status, page.css("input").map { |input| input["value"] }.include?("25:00"), text]).to match [422, true, include("“25:00” is no time of day; one is written 07:00", "900 is not allowed; allowed: 1 to 600 minutes", "two times on Thu overlap")]
+    expect(group.reload.slots.size).to eq 4
+  end
+
+  it "plans a group's weeks, one athlete after the other, and shows them with their reasons" do
+    other = make_athlete(name: "Bo Tarn").tap { |one| make_pause(one) && prescribe(one) }
+    submit("/groups/#{group.id}/edit", "/groups/#{group.id}", {"name" => "Club", "members[]" => [athlete.id, other.id]}.merge(*[1, 3, 5].each_with_index.map { |day, index| slot(index, day, "7:00", 40) }))
+    plan
+    expect(Windlass::Records::Programme.all.map { |one| [one.athlete.name, one.planned_sessions.size + one.left_out.sum { |out| out["missing"] }, one.loads.size] }).to contain_exactly(["Ines Aldaya", 12, 4], ["Bo Tarn", 12, 4])
+    get("/groups/#{group.id}?on=#{monday}")
+    expect(page.css("tbody .mark").map { |mark| mark.at(".mark-words").text[0, 5] }).to eq ["07:00"] * 6
+    expect(text).to include("Mon 07:00 40 min: Bo Tarn and Ines Aldaya")
+    get("/athletes/#{athlete.id}/programme")
+    expect(text).to include("Not placed in week 4: Small holds, 1 not placed", "An easy week: 2 of 3.")
+    get("/groups/#{group.id}/slots/#{group.slots.first.id}/fit?date=#{monday}")
+    expect(text).to include("It fits: the last one is done after")
+  end
+
+  it "moves a session where it may lie, and back; a wall can't be forced and says why" do
+    plan
+    one = planned.first
+    get("/planned/#{one.uuid}")
+    free = page.css("form[action$=move]").find { |form| form.at("input[name=date]")["value"] == (monday + 5).to_s }
+    submit("/planned/#{one.uuid}", "/planned/#{one.uuid}/move", free.css("input[name=date], input[name=at_min]").to_h { |input| [input["name"], input["value"]] })
+    expect(one.reload.attributes).to include("local_date" => monday + 5, "fixed" => true, "moved_from_on" => monday, "sequence" => 1)
+    expect(text_of("/athletes/#{athlete.id}/programme")).to include("lies on 14 March 2026 at 07:00 now.")
+
+    submit("/planned/#{one.uuid}", "/planned/#{one.uuid}/move", {date: (monday + 2).to_s, at_min: "420"})
+    expect([last_response.status, text]).to match [422, include("It is planned on that day already.")]
+    submit("/planned/#{one.uuid}", "/planned/#{one.uuid}/move", {date: (monday + 1).to_s, at_min: "420"})
+    expect(text).to include("There is no slot at that time on 10 March 2026.")
+    submit("/planned/#{one.uuid}", "/planned/#{one.uuid}/back")
+    expect(one.reload.attributes).to include("local_date" => monday, "fixed" => false, "moved_from_on" => nil)
+  end
+
+  it "what a coach put somewhere stays there when it is planned anew; an absence empties its days, and the difference is shown first" do
+    plan
+    one = planned.first
+    submit("/planned/#{one.uuid}", "/planned/#{one.uuid}/move", {date: (monday + 5).to_s, at_min: "420"})
+    submit("/athletes/#{athlete.id}/programme", "/athletes/#{athlete.id}/absences", {from_on: (monday + 2).to_s, to_on: (monday + 4).to_s, because: "a cold"})
+    before = planned.map { |session| [session.local_date, session.at_min] }
+    expect(text_of("/athletes/#{athlete.id}/programme/anew")).to match(/11 Mar, 07:00: small holds goes.*9 Mar, 07:00: small holds comes/m)
+    expect(planned.map { |session| [session.local_date, session.at_min] }).to eq before
+    submit("/athletes/#{athlete.id}/programme/anew", "/athletes/#{athlete.id}/programme/anew")
+    expect(planned.map(&:local_date).select { |date| date < monday + 7 }).to eq [monday, monday + 5]
+    expect([one.reload.local_date, one.fixed]).to eq [monday + 5, true]
+    expect(text_of("/athletes/#{athlete.id}/programme/anew")).to include("Nothing would change.")
+  end
+
+  it "Today follows it: what is planned now stands under its slot, the rest is folded" do
+    clock.now = Time.local(2026, 3, 9, 6)
+    other = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("quiet-breathing"), now: clock.now)
+    plan
+    expect(planned.first.prescription_id).to eq prescription.id
+    get("/")
+    expect(page.at(".slot-head h3").text.split.join(" ")).to eq "07:00, Club lying on a mat or bed"
+    expect(page.css("li[data-row][id^=prescription]").map { |row| [row["id"], row.ancestors("details").any?] }).to eq [["prescription-#{prescription.id}", false], ["prescription-#{other.id}", true]]
+    clock.now = Time.local(2026, 3, 10, 6)
+    expect(text_of("/")).to include("Planned for yesterday and not done: small holds")
+  end
+
+  it "gives iCalendar that another reader reads, with names that stay, folded lines, and a feed that can be revoked" do
+    plan
+    first = planned.first
+    file = get("/athletes/#{athlete.id}/programme.ics").body
+    event = Icalendar::Calendar.parse(file).first.events.min_by(&:dtstart)
+    expect([event.uid, event.dtstart.to_time.utc, event.summary, event.sequence.to_i]).to eq ["#{first.uuid}@windlass.invalid", Time.local(2026, 3, 9, 7).utc, "Small holds", 0]
+    expect([file.lines.map { |line| line.chomp("\r\n").bytesize }.max, file.lines.all? { |line| line.end_with?("\r\n") }]).to match [be <= 75, true]
+
+    submit("/groups/#{group.id}", "/groups/#{group.id}/feed")
+    address = page_of("/groups/#{group.id}").at("code.feed").text[%r{/feeds/\S+}]
+    submit("/planned/#{first.uuid}", "/planned/#{first.uuid}/move", {date: (monday + 5).to_s, at_min: "420"})
+    moved = Icalendar::Calendar.parse(get(address).body).first.events.find { |one| one.uid == "#{first.uuid}@windlass.invalid" }
+    expect([moved.dtstart.to_time.utc.day, moved.summary, moved.sequence.to_i]).to eq [14, "Ines Aldaya: Small holds", 1]
+    submit("/groups/#{group.id}", "/feeds/#{Windlass::Records::Feed.sole.id}/revoke")
+    expect([get(address).status, get("/feeds/#{"x" * 43}.ics").status]).to eq [404, 404]
+  end
+
+  it "prints a week on one page" do
+    plan
+    [["/athletes/#{athlete.id}/programme/week.pdf?on=#{monday}", "week1of4"], ["/groups/#{group.id}/week.pdf?on=#{monday}", "Club,weekofMon9Mar"]].each do |path, title|
+      reader = PDF::Reader.new(StringIO.new(get(path).body))
+      expect([reader.page_count, reader.pages.first.text.delete(" \n")]).to match [1, include(title, "07:00Smallholds")]
+    end
+  end
+
+  it "the load says who is over the line, and who was not measured for long" do
+    7.times { |back| run_set(prescription, at: clock.now - (35 - 5 * back) * 86_400) }
+    clock.now += 60 * 86_400
+    expect(text_of("/programme/load?group=#{group.id}")).to include("8 weeks ago: measure anew")
+    expect(get("/programme/load").status).to eq 200
+  end
+
+  def text_of(path) = get(path) && text
+
+  def page_of(path) = get(path) && page
+end
