@@ -40,6 +40,13 @@ namespace :demo do
     end
   end
 
+  desc "Leave the demo behind: nothing of it is kept"
+  task(clear: "db:migrate") do
+    require_relative "db/demo/scenario"
+    Windlass::Demo::Scenario.clear
+    puts "Nobody is there."
+  end
+
   desc "Empty the tables and load Kestrel Quay"
   task(reset: "db:migrate") do
     require_relative "db/demo/scenario"

@@ -94,8 +94,8 @@ module Windlass
     end
 
     helpers do
-      # Said on the next page. undo: address that takes it back.
-      def tell(text, undo: nil) = session[:notice] = {"text" => text, "undo" => undo}.compact
+      # Said on the next page. undo: address that takes it back. further: address of the next step.
+      def tell(text, undo: nil, further: nil) = session[:notice] = {"text" => text, "undo" => undo, "further" => further}.compact
 
       def now = @now ||= settings.clock.now
 

@@ -38,7 +38,7 @@ module Windlass
         places = @places[table.name] = {}
         ids = (table.key == "id") ? found.pluck(:id) : nil
         ids&.each_with_index { |id, index| places[id] = index + 1 }
-        slices(table, found, ids).each { |slice| slice.pluck(*names).each { |values| yield row(table, names.zip(values).to_h) } }
+        slices(table, found, ids).each { |slice| slice.pluck(*names).each { |values| yield row(table, names.zip(names.one? ? [values] : values).to_h) } }
       end
 
       def slices(table, found, ids)

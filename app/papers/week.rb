@@ -18,18 +18,32 @@ module Windlass
 
       private
 
-      # One athlete has room for large letters; a squad has not.
-      def size = {1 => 15, 2 => 13, 3 => 12, 4 => 11}.fetch(@rows.size, 9)
+      # One athlete has room for large letters and for the dose; a squad has not.
+      FEW = 3
+      NAME_WIDTH = 84
+
+      def size = {1 => 15, 2 => 13, 3 => 12}.fetch(@rows.size, (@rows.size > 9) ? 8.5 : 10.5)
+
+      def squad? = @rows.size > 1
+
+      def widths
+        name = squad? ? NAME_WIDTH : 0
+        day = (pdf.bounds.width - name) / @heads.size
+        [*(name if squad?), *@heads.map { day }].each_with_index.to_h { |width, index| [index, width] }
+      end
 
       def write
         heading(@title)
         @notes.each { |note| text(note, size: 12) }
-        cells = @rows.map { |name, days| [*(name if @rows.size > 1), *days.map { |marks| marks.map { |mark| told(mark) }.join("\n\n") }] }
-        rows([[*("" if @rows.size > 1), *@heads], *cells], size: size)
+        cells = @rows.map { |name, days| [*(name if squad?), *days.map { |marks| marks.map { |mark| told(mark) }.join("\n\n") }] }
+        rows([[*("" if squad?), *@heads], *cells], size: size, widths: widths)
         quiet("What is expected is no promise: the verdict on each session decides what comes next.")
       end
 
-      def told(mark) = ["#{mark.begins}  #{mark.name}", mark.dose.presence, "#{mark.minutes}#{", sets through the day" if mark.apart}"].compact.join("\n")
+      def told(mark)
+        minutes = "#{mark.minutes}#{", sets through the day" if mark.apart}"
+        (@rows.size > FEW) ? "#{mark.begins} #{mark.name}, #{minutes}" : ["#{mark.begins}  #{mark.name}", mark.dose.presence, minutes].compact.join("\n")
+      end
     end
   end
 end

@@ -6,9 +6,9 @@ module Windlass
     class PlanQuestion
       # A line of the form: one protocol of a group, or one prescription of an athlete. names: who has it.
       Line = Value.define(:key, :words, :names, :usual)
-      # How often a week, where nobody said yet.
-      USUAL = {"small-holds" => 5, "quiet-breathing" => 5, "co2-table" => 3, "hiss-ladder" => 4, "stacked-exhale" => 4}.freeze
-      USUAL_ELSE = 2
+      # How often a week, where nobody said yet: by what it is, the heaviest first. Common practice, no source.
+      USUAL = [[->(one) { one.strenuous? }, 1], [->(one) { one.over_breathing? }, 2], [->(one) { one.once_a_day? }, 3], [->(one) { one.column == :voice }, 4]].freeze
+      USUAL_ELSE = 5
       WEEKS = 6
       EASY = {"" => "none", "3" => "every third", "4" => "every fourth", "5" => "every fifth", "6" => "every sixth"}.freeze
 
@@ -32,7 +32,7 @@ module Windlass
 
       # As often as before, or as is usual.
       def self.usual(prescription)
-        Records::Training.joins(:programme).where(prescription_id: prescription.id).order(id: :desc).pick(:times_a_week) || USUAL.fetch(prescription.protocol, USUAL_ELSE)
+        Records::Training.joins(:programme).where(prescription_id: prescription.id).order(id: :desc).pick(:times_a_week) || USUAL.find { |what, _| what.call(prescription.to_protocol) }&.last || USUAL_ELSE
       end
       private_class_method :prescriptions, :usual
 

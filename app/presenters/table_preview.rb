@@ -6,16 +6,20 @@ module Windlass
     class TablePreview
       MOST_SHOWN = 200
 
-      attr_reader :order, :text
+      attr_reader :order, :text, :path, :back
 
       # @param rows [Array<Actions::ReadTable::Row>]
       # @param asks_order [Boolean] days may be read in two ways
       # @param text [String] as it came, to be sent again
-      def initialize(rows, asks_order:, order:, text:)
+      # @param path [String] to which it is sent again
+      # @param back [String] where one goes who leaves it
+      def initialize(rows, asks_order:, order:, text:, path: "/log/table", back: "/log")
         @rows = rows
         @asks_order = asks_order
         @order = order
         @text = text
+        @path = path
+        @back = back
       end
 
       def asks_order? = @asks_order

@@ -45,7 +45,7 @@ module Windlass
 
       # @return [Hash{String => Array<Desk::Missing::Row>}] by heading; empty ones left out
       def notes
-        {"Missing" => Desk::Missing.new(@ground).rows, "Changed since yesterday" => Desk::Changes.new(@ground).rows}.reject { |_, rows| rows.empty? }
+        {"Next steps" => Desk::FirstSteps.new(@ground).rows, "Missing" => Desk::Missing.new(@ground).rows, "Changed since yesterday" => Desk::Changes.new(@ground).rows}.reject { |_, rows| rows.empty? }
       end
     end
   end

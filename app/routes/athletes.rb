@@ -16,7 +16,21 @@ module Windlass
           form = Forms::AthleteForm.parse(params, today: today)
           next athlete_form(form) unless form.valid?
 
-          redirect to("/athletes/#{Actions::KeepAthlete.add(account, form, today: today).id}"), 303
+          added = Actions::KeepAthlete.add(account, form, today: today)
+          tell "#{added.name} is added."
+          redirect to(Presenters::Desk::FirstSteps.path(added, now: now) || "/athletes/#{added.id}"), 303
+        end
+
+        app.get("/athletes/several") { erb :"athletes/paste", locals: {title: "Several athletes", text: ""} }
+
+        # First who would be added; then, asked for again with the same, all of them or nobody.
+        app.post("/athletes/several") do
+          text = typed(:text, Formats::TableCsv::MOST_CHARACTERS)
+          table = Formats::Tables.read(text, today: today, day_first: {"day" => true, "month" => false}[said(:order)], kinds: [Formats::AthletesCsv])
+          next athletes_preview(table, text) unless said(:keep) == "yes"
+
+          tell "#{Words.count(Actions::ReadAthletes.call(account, table, today: today), "athlete")} added."
+          redirect to("/"), 303
         end
 
         app.get("/athletes/:athlete_id") do
@@ -36,6 +50,11 @@ module Windlass
       end
 
       module Helpers
+        def athletes_preview(table, text)
+          page = Presenters::TablePreview.new(Actions::ReadAthletes.preview(account, table, today: today), asks_order: table.asks_order?, order: said(:order), text: text, path: "/athletes/several", back: "/athletes/several")
+          erb :"log/table", locals: {title: "Several athletes", page: page}
+        end
+
         def athlete_form(form, athlete = nil)
           status 422 unless form.valid?
           erb :"athletes/form", locals: {title: athlete ? "Edit #{athlete.name}" : "New athlete", form: form, athlete: athlete}

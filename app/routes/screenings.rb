@@ -14,6 +14,8 @@ module Windlass
 
           Actions::KeepScreening.call(athlete, form.conditions, now: now, guardian_consent_on: form.values[:guardian_consent_on],
             uuid: form.values[:uuid])
+          further = Presenters::Desk::FirstSteps.path(athlete, now: now)
+          tell "The screening is saved.", further: further
           redirect to("/athletes/#{athlete.id}/screening"), 303
         end
 

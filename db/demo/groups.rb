@@ -24,10 +24,10 @@ module Windlass
         group = Records::Group.create!(account: account, name: one["name"], athletes: members)
         one["slots"].each { |day, at, minutes, place| group.slots.create!(day: day, at_min: Forms::WeekTime.minutes(at), minutes: minutes, place: place) }
         one["events"].each { |ahead, kind, name, at| group.events.create!(local_date: monday + ahead, kind: kind, name: name, at_min: Forms::WeekTime.minutes(at)) }
-        ill, missed = members.last(2)
-        ill.members.first && Records::Absence.create!(athlete: ill, from_on: now.to_date, to_on: now.to_date + 3, because: "a cold")
+        ill, missed = members.values_at(-2, -1)
+        Records::Absence.create!(athlete: ill, from_on: now.to_date, to_on: now.to_date + 3, because: "a cold") if ill
         plan(group, members - [missed], one["times"], monday, now)
-        plan(group, [missed], one["times"], monday - 7 * MISSED_WEEKS, now - 7 * MISSED_WEEKS * 86_400) if missed != ill
+        plan(group, [missed], one["times"], monday - 7 * MISSED_WEEKS, now - 7 * MISSED_WEEKS * 86_400)
       end
 
       def self.plan(group, members, times, starts_on, now)

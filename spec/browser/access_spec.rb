@@ -10,6 +10,7 @@ RSpec.describe "Every main view", :browser do
   it "has no accessibility violation that axe finds, at a desk and on a phone, and fits its screen" do
     athlete = Windlass::Records::Athlete.first
     session = athlete.sessions.last
+    group = Windlass::Records::Group.first
     squad = Windlass::Actions::PlanSquad.call(account, Windlass::Records::Athlete.all.map { |one| one.prescriptions.find_by(protocol: "small-holds") }.each { |one| plan(one) }, now: clock.now)
     paths = ["/", "/athletes", "/athletes/new", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/screening", "/athletes/#{athlete.id}/control-pauses/new",
       "/control-pauses/#{athlete.measures.last.uuid}", "/prescriptions/#{athlete.prescriptions.first.id}",
@@ -17,7 +18,9 @@ RSpec.describe "Every main view", :browser do
       "/protocols?athlete_id=#{Windlass::Records::Athlete.last.id}", "/own-protocols/#{Windlass::Records::OwnProtocol.first.id}",
       "/athletes/#{Windlass::Records::Athlete.last.id}/measures", "/athletes/#{athlete.id}/measures/breathing_movement/new",
       "/measures/#{Windlass::Records::Measure.where(kind: "sustained_exhale").first.uuid}", "/log", "/prescriptions/#{athlete.prescriptions.first.id}/write-in", "/water", "/place", "/along",
-      "/athletes/#{athlete.id}/dives", "/squads/#{squad.uuid}", "/squads/#{squad.uuid}/deck", "/squads/#{squad.uuid}/follow", "/sessions/#{session.uuid}/follow"]
+      "/athletes/#{athlete.id}/dives", "/squads/#{squad.uuid}", "/squads/#{squad.uuid}/deck", "/squads/#{squad.uuid}/follow", "/sessions/#{session.uuid}/follow",
+      "/measures/#{Windlass::Records::Measure.first.uuid}/correct", "/screenings/#{Windlass::Records::Screening.first.id}/correct", "/athletes/#{athlete.id}/programme", "/athletes/#{athlete.id}/programme/anew", "/programme?all=1",
+      "/programme/load", "/groups/#{group.id}", "/groups/#{group.id}/edit", "/groups/#{group.id}/plan", "/planned/#{Windlass::Records::PlannedSession.in_order.last.uuid}"]
 
     [[1280, 800], [390, 844]].each do |width, height|
       page.driver.resize(width, height)

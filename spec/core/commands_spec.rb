@@ -11,7 +11,7 @@ RSpec.describe "The commands" do
   it "refuse what they do not understand before they install or change anything" do
     expect(run("bin/demo", "--port", "99999")).to eq [2, "--port: 99999 is not allowed; allowed: 1 to 65535\n"]
     expect(run("bin/demo", "--port", "abc")).to eq [2, "--port: abc is not allowed; allowed: 1 to 65535\n"]
-    expect(run("bin/demo", "--rest")).to eq [2, "usage: bin/demo [--reset] [--port NUMBER]\n"]
+    expect(run("bin/demo", "--rest")).to eq [2, "usage: bin/demo [--reset | --empty] [--port NUMBER]\n"]
   end
 
   it "are one for CI and for hands" do

@@ -81,7 +81,7 @@ RSpec.describe Windlass::Cli do
     examples = page.scan(/^## ([\w-]+)\n.*?```json\n(.*?)```\n\n```json\n(.*?)```/m)
 
     it "are one for every command that reads" do
-      expect(examples.map(&:first)).to eq %w[plan ladder judge ready stagger hiss log-line surface]
+      expect(examples.map(&:first)).to eq %w[plan ladder judge ready stagger hiss programme log-line surface]
     end
 
     examples.each do |command, input, answer|
@@ -117,6 +117,13 @@ RSpec.describe Windlass::Cli do
       ['lanes[0].pair: "b" is not allowed; allowed: another lane that names a as its pair', "lanes[0].holds[0]: 90 to 110 s is not allowed; allowed: within the 100 s of the lane"],
     ["hiss", {tempo: 500, levels_db: ["loud"]}] => ["tempo: 500 is not allowed; allowed: a number, 20 to 200", 'levels_db[0]: "loud" is not allowed; allowed: a number, -200 to 100'],
     ["plan", {protocol: "blocks", dose: {blocks: [{protocol: "ratio", dose: {pattern: [4, 2, 4, 2], count_s: 9, rounds: 1}}]}}] => "dose.blocks[0].dose.count_s: 9 is not allowed; allowed: 0.4 to 2 s a count",
+    ["programme", {from: "2026-03-02", weeks: 0, slots: [{day: "moon", at: "07:00", minutes: 30}], trainings: [], screen: {}, easy_every: 9}] =>
+      ["weeks: 0 is not allowed; allowed: a whole number, 1 to 26", 'slots[0].day: "moon" is not allowed; allowed: mon, tue, wed, thu, fri, sat, sun', "easy_every: 9 is not allowed; allowed: a whole number or null, 3 to 6"],
+    ["programme", {from: "2026-03-02", weeks: 1, slots: [{day: "mon", at: "24:00", minutes: 30}], trainings: [], screen: {}}] => 'slots[0].at: "24:00" is not allowed; allowed: a time of day such as 07:00',
+    ["programme", {from: "2026-03-02", weeks: 1, slots: [{day: "mon", at: "07:00", minutes: 30}, {day: "mon", at: "07:20", minutes: 30}], trainings: [], screen: {}}] => "slots: mon 07:00 and mon 07:20 overlap; allowed: one after the other",
+    ["programme", {from: "2026-03-02", weeks: 1, slots: [], trainings: [{protocol: "co2-table", rung: 99, times_a_week: 1}], measures: known, screen: {}}] => "trainings[0].rung: 99 is not allowed; allowed: 0 to 10",
+    ["programme", {from: "2026-03-02", weeks: 1, slots: [], trainings: [{protocol: "o3-table", times_a_week: 1}], screen: {}}] => /\Atrainings\[0\]\.protocol: "o3-table" does not exist; known: small-holds, /,
+    ["programme", {from: "2026-03-02", weeks: 1, slots: [], trainings: [], screen: {}, absences: [{from: "2026-03-04", to: "2026-03-03"}]}] => "absences[0].to: 2026-03-03 is before 2026-03-04; allowed: the same day or later",
     ["ladder", {protocol: "blocks"}] => 'protocol: "blocks" has no dose of its own; allowed: plan, with a dose',
     ["ready", {date: "2026-03-02", protocol: "ratio", screen: {conditions: ["hiccups"]}}] => /\Ascreen.conditions: "hiccups" is not allowed; allowed: heart, /
   }

@@ -111,7 +111,7 @@ RSpec.describe "Charts" do
       listed = book.markdown.scan(/^\| (\w+\.\w+) \|/).flatten
       widths = book.sections.map { |section| [section.columns.size, section.rows.map(&:size).uniq] }
 
-      expect(listed).to eq (Windlass::Progression::Rules::ALL + Windlass::Progression::Readiness::ALL).map(&:id)
+      expect(listed).to eq (Windlass::Progression::Rules::ALL + Windlass::Progression::Readiness::ALL + Windlass::Programme::RULES).map(&:id)
       expect(widths).to all(satisfy { |columns, rows| rows == [columns] })
     end
   end

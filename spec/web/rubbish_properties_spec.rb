@@ -11,7 +11,8 @@ RSpec.describe "Rubbish", :web do
     breaks[0][round] name note protocol athlete_id seconds beats uuid taken_on first_breath effort symptoms symptoms[] rounds rounds[1] rounds[1][held_s] rounds[1][beats]
     rounds[x][ribs] verdict seen decided because own place discipline born_on sex mass_kg lock_version disciplines[] guardian_consent_on clinician families families[] given_on expires_on
     cleared_on file trace at a a[hold_s] compare floor events state device prescription prescription[] clear[] pair pair[1] start start[0] gap_s latest_s minutes on_the_word deed
-    lines as_planned on text order keep notebook archive dives from to symptom search discarded after was feeling slept_h margin pairs size down_ms depth_m signs tempo levels_db].freeze
+    lines as_planned on text order keep notebook archive dives from to symptom search discarded after was feeling slept_h margin pairs size table place photo order members[] slots slots[0] slots[0][day] slots[0][at] slots[0][minutes] starts_on weeks easy_every times times[1] times[Mine] local_date
+    at_min date from_on to_on because group on all kind down_ms depth_m signs tempo levels_db].freeze
 
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
 
@@ -26,9 +27,14 @@ RSpec.describe "Rubbish", :web do
     account.own_protocols.create!(name: "Mine", protocol: "co2-table", dose: table.dose)
     squad = Windlass::Records::Squad.create!(account_id: 1, uuid: SecureRandom.uuid, local_date: clock.now.to_date, planned_at: clock.now, gap_s: 8, latest_s: 300)
     planned.each_with_index { |one, lane| one.update!(squad: squad, lane: lane, starts_s: 0) }
+    group = Windlass::Records::Group.create!(account: account, name: "Club", athletes: [athlete])
+    group.slots.create!(day: 1, at_min: 420, minutes: 40)
+    group.events.create!(local_date: clock.now.to_date + 20, kind: "concert")
+    programme = Windlass::Actions::PlanProgramme.begin([athlete], times: {holds.id => 3}, starts_on: clock.now.to_date, weeks: 3, easy_every: nil, now: clock.now, group: group).first
+    Windlass::Actions::PlanProgramme.fill(programme, now: clock.now)
     nothing = ["x", "-1", "0", "9" * 40, "%FF", "%00", "..%2f"]
     {athlete_id: [athlete.id] * 4 + nothing, id: [1, 1, 1, 2, "co2-table", "ratio"] + nothing, kind: Windlass::Measures::KINDS.map(&:id) + nothing,
-     uuid: [run.uuid, *planned.map(&:uuid), measure.uuid, run.uuid, squad.uuid] + nothing}
+     uuid: [run.uuid, *planned.map(&:uuid), measure.uuid, run.uuid, squad.uuid, *programme.planned_sessions.map(&:uuid)] + nothing, secret: nothing, slot_id: [1, 2] + nothing}
   end
 
   define_method(:path_of) do |pattern, random|

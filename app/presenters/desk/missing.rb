@@ -16,7 +16,7 @@ module Windlass
         end
 
         # @return [Array<Row>]
-        def rows = without_screening + lapsing + paused_long_enough + without_score + without_measure + back_for_long + without_offer
+        def rows = without_screening + lapsing + planned_tests + paused_long_enough + without_score + without_measure + back_for_long + without_offer
 
         private
 
@@ -43,6 +43,13 @@ module Windlass
 
           expiry = athlete.clearances.map(&:expires_on).select { |day| soon.cover?(day) }.min
           "A clearance lapses on #{Words.date(expiry)}" if expiry
+        end
+
+        # A maximal hold that a programme has planned for today.
+        def planned_tests
+          planned = Records::PlannedSession.where(athlete_id: @ground.by_id.keys, local_date: @ground.today, prescription_id: nil).joins(:programme).merge(Records::Programme.open).to_a
+          done = Done.new(planned.map(&:athlete_id), @ground.today..@ground.today)
+          planned.reject { |one| done.done?(one) }.map { |one| row(@ground.by_id[one.athlete_id], "A maximal hold is planned at #{one.begins}", "/athletes/#{one.athlete_id}/measures/maximal_hold/new", "Maximal hold") }
         end
 
         def without_score

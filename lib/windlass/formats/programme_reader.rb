@@ -73,6 +73,7 @@ module Windlass
         twice = @data.fetch("trainings").map { |one| one.fetch("protocol") }.tally.find { |_, times| times > 1 }
         raise InvalidInput, ["trainings: #{Error.shown(twice.first)} comes twice; allowed: every protocol once"] if twice
 
+        ladders
         list("trainings") { |given, path| training(given, path) }
       end
 

@@ -6,16 +6,20 @@ module Windlass
     module Tables
       ALL = [HoldsCsv, MeasuresCsv, NotebookCsv, DivesCsv].freeze
 
+      # What parts cells; a spreadsheet copies with tabs.
+      SEPARATORS = [",", ";", "\t"].freeze
+
       # @param bytes [String] as they came
       # @param today [Date]
       # @param day_first [Boolean, nil]
+      # @param kinds [Array<Class>] that it may be
       # @return [TableCsv]
       # @raise [InvalidInput] where it is no such file at all
-      def self.read(bytes, today:, day_first: nil)
+      def self.read(bytes, today:, day_first: nil, kinds: ALL)
         table = parse(text(bytes))
         headers = table.headers.compact.map { |header| header.strip.downcase }
-        kind = ALL.find { |one| one.fits?(headers) } or
-          raise InvalidInput, ["line 1: the columns fit no table that is known here. #{ALL.map { |one| "#{one.facts[:name].capitalize} need #{Words.list(one.facts[:needed].map { |key| one.facts[:columns].fetch(key).first })}" }.join("; ")}."]
+        kind = kinds.find { |one| one.fits?(headers) } or
+          raise InvalidInput, ["line 1: the columns fit no table that is known here. #{kinds.map { |one| "#{one.facts[:name].capitalize} need #{Words.list(one.facts[:needed].map { |key| one.facts[:columns].fetch(key).first })}" }.join("; ")}."]
         kind.new(table, today: today, day_first: day_first)
       end
 
@@ -31,7 +35,7 @@ module Windlass
 
       def self.parse(text)
         first = text.lines.first.to_s
-        separator = (first.count(";") > first.count(",")) ? ";" : ","
+        separator = SEPARATORS.max_by.with_index { |one, index| [first.count(one), -index] }
         CSV.parse(text, headers: true, col_sep: separator, skip_blanks: true, liberal_parsing: false)
       rescue CSV::MalformedCSVError => error
         raise InvalidInput, [error.message.sub(/ in line (\d+)\./, "; line \\1").sub(/\A(.*); line (\d+)\z/, "line \\2: \\1")]

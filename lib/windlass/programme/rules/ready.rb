@@ -3,7 +3,7 @@
 module Windlass
   module Programme
     # Readiness says why by rules of its own: they are asked, not copied.
-    ReadyRule = Rule.new("ready", "readiness would refuse it on that day, for what is known now", "not there; the rule of readiness is named") do |placing|
+    ReadyRule = Rule.new("ready.alone", "readiness would refuse it on that day, for what is known now", "not there; the rule of readiness is named") do |placing|
       placing.walls.alone(placing)
     end
 

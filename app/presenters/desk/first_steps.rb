@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    module Desk
+      # Whoever has never trained is led there: one next step at a time.
+      class FirstSteps
+        # @param ground [Ground]
+        def initialize(ground)
+          @ground = ground
+        end
+
+        # @return [Array<Missing::Row>] one an athlete
+        def rows = fresh.filter_map { |athlete| step(athlete) }
+
+        # @param athlete [Records::Athlete]
+        # @return [String, nil] address of the next step; nil of somebody who has trained before
+        def self.path(athlete, now:)
+          return if athlete.sessions.exists?
+
+          new(Ground.new(athlete.account, now: now)).send(:step, athlete.class.includes(:screenings, :clearances, :suspensions).find(athlete.id))&.path
+        end
+
+        private
+
+        def fresh = @ground.athletes.reject { |athlete| trained.include?(athlete.id) }
+
+        def trained = @trained ||= Records::Session.where(athlete_id: @ground.by_id.keys).distinct.pluck(:athlete_id).to_set
+
+        def step(athlete)
+          return row(athlete, "Screening comes first: who may hold their breath, and in which way", "screening", "Screening") if athlete.screenings.empty?
+          return row(athlete, "Then a measure: the control pause doses the gentlest work", "control-pauses/new", "Control pause") unless measured.include?(athlete.id) || athlete.control_pause_use == "paused"
+
+          Missing::Row.new(name: athlete.name, athlete_id: athlete.id, words: "Then something to train", path: "/protocols?athlete_id=#{athlete.id}", action: "Choose a protocol") unless prescribed.include?(athlete.id)
+        end
+
+        def row(athlete, words, path, action) = Missing::Row.new(name: athlete.name, athlete_id: athlete.id, words: words, path: "/athletes/#{athlete.id}/#{path}", action: action)
+
+        def measured = @measured ||= Records::Measure.where(athlete_id: @ground.by_id.keys, kind: %w[control_pause maximal_hold]).distinct.pluck(:athlete_id).to_set
+
+        def prescribed = @prescribed ||= @ground.prescriptions.to_set(&:athlete_id)
+      end
+    end
+  end
+end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require "web_helper"
+
+# From an empty house to the first session, each step led to by the one before.
+RSpec.describe "The first hour", :web do
+  def next_step = page.at(".notice a:contains('Next step')")&.[]("href")
+
+  # What Today asks for first.
+  def led_to = get("/") && page.css("section[aria-labelledby=next] a.btn").map { |link| [link.text, link["href"]] }
+
+  it "leads from nobody over screening, measure and prescription to the deck" do
+    expect(get("/").body).to include("Nobody is here yet", "/athletes/new", "/athletes/several")
+    submit("/athletes/new", "/athletes", {:name => "Vera Holm", :born_on => "1990-05-06", :sex => "female", :height_cm => "170", :mass_kg => "64", :control_pause_use => "primary", :nervous => "false", :sleep_signs => "false", :uuid => SecureRandom.uuid, "disciplines[]" => "surfing"})
+    vera = Windlass::Records::Athlete.sole
+    expect([last_response.location[%r{/athletes/.*}], led_to]).to eq ["/athletes/#{vera.id}/screening", [["Screening", "/athletes/#{vera.id}/screening"]]]
+
+    submit("/athletes/#{vera.id}/screening", "/athletes/#{vera.id}/screening", Windlass::Screening::MATRIX.conditions.to_h { |one| ["answers[#{one.id}]", "false"] })
+    follow_redirect!
+    expect([next_step, led_to]).to eq ["/athletes/#{vera.id}/control-pauses/new", [["Control pause", "/athletes/#{vera.id}/control-pauses/new"]]]
+
+    submit("/athletes/#{vera.id}/control-pauses/new", "/athletes/#{vera.id}/control-pauses", {uuid: SecureRandom.uuid, seconds: "22", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.to_s})
+    follow_redirect!
+    expect([page.at("a:contains('Protocols from it')")["href"], led_to]).to eq ["/protocols?athlete_id=#{vera.id}", [["Choose a protocol", "/protocols?athlete_id=#{vera.id}"]]]
+
+    prescribe(vera)
+    expect(led_to).to be_empty
+    expect(page.css("li[data-row][id^=prescription] .act").text.strip).to eq "Ask, run"
+  end
+
+  it "adds several from a spreadsheet: looked at first, all or nobody, and nobody twice" do
+    rows = "Name\tBorn\tSex\tHeight\tWeight\tDisciplines\nVera Holm\t1990-05-06\tf\t170\t64\tsurfing, rescue\nOle Birk\t6.5.1988\tM\t182\t81,5\t\n"
+    submit("/athletes/several", "/athletes/several", {text: rows})
+    expect([text, Windlass::Records::Athlete.count]).to match [include("2 rows would be kept; 0 here already or discarded; 0 wrong."), 0]
+    asked = {text: rows, order: "day", keep: "yes"}
+    2.times { submit("/athletes/several", "/athletes/several", asked) }
+    expect(Windlass::Records::Athlete.order(:id).map { |one| [one.name, one.born_on.iso8601, one.sex, one.mass_kg, one.disciplines] }).to eq [["Vera Holm", "1990-05-06", "female", 64.0, %w[surfing rescue]], ["Ole Birk", "1988-05-06", "male", 81.5, []]]
+
+    submit("/athletes/several", "/athletes/several", {text: "name,born,sex,height,weight,disciplines\nA B,1990-13-06,f,170,64,\nC D,1990-01-06,x,17,64,flying\n", keep: "yes"})
+    expect(text).to include("2 rows are wrong: nobody was added.")
+    submit("/athletes/several", "/athletes/several", {text: "name,born,sex,height,weight,disciplines\nA B,1990-13-06,f,170,64,\nC D,1990-01-06,x,17,64,flying\n"})
+    expect(text).to include("column born: “1990-13-06” is no day there is", "height cm: 17 is not allowed; allowed: 90 to 230", "disciplines")
+  end
+end
