@@ -11,10 +11,18 @@ module Windlass
         group.transaction do
           group.update!(name: form.values[:name])
           group.athletes = Records::Athlete.where(account_id: group.account_id, id: form.member_ids)
-          group.slots = form.slots.map { |slot| group.slots.find { |one| one.attributes.symbolize_keys.slice(*slot.keys) == slot } || Records::Slot.new(slot) }
+          group.slots = slots(group.slots, form)
           group.reload
         end
       end
+
+      # Times of the week of one athlete alone.
+      # @param form [Forms::SlotsForm]
+      def self.own_times(athlete, form) = athlete.transaction { athlete.slots = slots(athlete.slots, form) }
+
+      # A time that is as it was stays the same one.
+      def self.slots(kept, form) = form.slots.map { |slot| kept.find { |one| one.attributes.symbolize_keys.slice(*slot.keys) == slot } || Records::Slot.new(slot) }
+      private_class_method :slots
     end
   end
 end

@@ -2,11 +2,8 @@
 
 module Windlass
   module Forms
-    # A group: a name, who is in it, and its times of the week, a row each.
-    class GroupForm < Form
-      MINUTES = (1..600)
-      MOST_SLOTS = 21
-
+    # A group: a name, who is in it, and its times of the week.
+    class GroupForm < SlotsForm
       class Rules < Contract
         params do
           required(:name).filled(Types::Text)
@@ -15,48 +12,11 @@ module Windlass
       end
       RULES = Rules
 
-      def initialize(params, contract)
-        super
-        @slots = []
-        read_slots if contract
-      end
-
-      # @return [Array<Hash>] columns of each
-      attr_reader :slots
-
       # @return [Array<String>]
       def member_ids = list_at(:members)
 
-      # @return [Array<Hash>] rows as they were typed, and some to go on with
-      def rows(more = 2)
-        given = typed_at(:slots).then { |rows| rows.is_a?(Hash) ? rows.values.grep(Hash) : [] }
-        given.reject { |row| row["at"].to_s.strip.empty? && row["minutes"].to_s.strip.empty? } + Array.new(more) { {} }
-      end
-
       # @param group [Records::Group]
-      def self.from(group)
-        blank(name: group.name.to_s, members: group.athletes.map { |athlete| athlete.id.to_s },
-          slots: group.slots.each_with_index.to_h { |slot, index| [index.to_s, {"day" => slot.day.to_s, "at" => slot.to_core.at, "minutes" => slot.minutes.to_s, "place" => slot.place}] })
-      end
-
-      private
-
-      def read_slots
-        rows(0).first(MOST_SLOTS).each_with_index { |row, index| read(row, "slots[#{index}]") }
-        @slots.sort_by! { |slot| slot.values_at(:day, :at_min) }
-        overlapping = @slots.each_cons(2).find { |one, other| one[:day] == other[:day] && one[:at_min] + one[:minutes] > other[:at_min] }
-        errors["slots"] = "two times on #{WeekTime::DAYS[overlapping.first[:day] - 1]} overlap; allowed: one after the other" if overlapping
-      end
-
-      def read(row, place)
-        at = WeekTime.minutes(row["at"])
-        minutes = Integer(row["minutes"].to_s, 10, exception: false)
-        errors["#{place}[at]"] = "“#{row["at"]}” is no time of day; one is written 07:00" unless at
-        errors["#{place}[minutes]"] = "#{row["minutes"].to_s.empty? ? "nothing" : row["minutes"]} is not allowed; allowed: #{MINUTES.min} to #{MINUTES.max} minutes" unless minutes && MINUTES.cover?(minutes)
-        day = row["day"].to_i
-        errors["#{place}[day]"] = "choose a day" unless (1..7).cover?(day)
-        @slots << {day: day, at_min: at, minutes: minutes, place: Protocols::PLACES.key?(row["place"].to_s.to_sym) ? row["place"] : ""} if at && minutes && MINUTES.cover?(minutes) && (1..7).cover?(day)
-      end
+      def self.of(group) = from(group.slots, name: group.name.to_s, members: group.athletes.map { |athlete| athlete.id.to_s })
     end
   end
 end

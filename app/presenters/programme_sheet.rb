@@ -21,6 +21,9 @@ module Windlass
 
       def title = "Programme of #{athlete.name}"
 
+      # @return [Boolean] there is a time of the week at which something could lie
+      def times? = athlete.slots.any? || athlete.groups.any? { |group| group.slots.any? }
+
       # @return [Array<Week>]
       def weeks
         programme.week_starts.each_with_index.map do |from, index|

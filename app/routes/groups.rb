@@ -23,7 +23,7 @@ module Windlass
 
         app.post("/groups") { keep_group(Records::Group.new(account_id: account.id)) }
 
-        app.get("/groups/:id/edit") { group_form(group, Forms::GroupForm.from(group)) }
+        app.get("/groups/:id/edit") { group_form(group, Forms::GroupForm.of(group)) }
 
         app.post("/groups/:id") { keep_group(group) }
 

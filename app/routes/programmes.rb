@@ -34,6 +34,18 @@ module Windlass
 
         app.get("/athletes/:athlete_id/programme/plan") { plan_page(Presenters::PlanQuestion.of_athlete(athlete, today: today)) }
 
+        # Times of the week of their own, besides those of a group.
+        app.get("/athletes/:athlete_id/times") { times_page(Forms::SlotsForm.from(athlete.slots)) }
+
+        app.post("/athletes/:athlete_id/times") do
+          form = Forms::SlotsForm.parse(params)
+          next times_page(form) unless form.valid?
+
+          Actions::KeepGroup.own_times(athlete, form)
+          tell "The times are saved. What is planned already changes when you plan anew."
+          redirect to("/athletes/#{athlete.id}/programme"), 303
+        end
+
         app.post("/athletes/:athlete_id/programme/plan") do
           record = athlete
           begin_programmes(Presenters::PlanQuestion.of_athlete(record, today: today), record.groups.first) do |programmes|
@@ -118,6 +130,11 @@ module Windlass
           page = Presenters::ProgrammeSheet.new(record, Records::Programme.open.find_by(athlete_id: record.id), today: today)
           erb :"programme/athlete", locals: {title: page.title, page: page, event: event || Forms::EventForm.blank(local_date: today.to_s), feed: Records::Feed.find_by(athlete_id: record.id),
                                              absence: absence || Forms::AbsenceForm.blank(from_on: today.to_s, to_on: today.to_s)}
+        end
+
+        def times_page(form)
+          status 422 unless form.valid?
+          erb :"programme/times", locals: {title: "Times, #{athlete.name}", form: form, athlete: athlete}
         end
 
         def plan_page(question, form = nil)

@@ -50,6 +50,17 @@ RSpec.describe "The programme", :web do
     expect(text).to include("It fits: the last one is done after")
   end
 
+  it "plans one athlete alone, from times of their own" do
+    alone = make_athlete(name: "Ada Solo").tap { |one| make_pause(one) }
+    own = prescribe(alone)
+    expect(text_of("/athletes/#{alone.id}/programme")).to include("There are no times of the week yet")
+    submit("/athletes/#{alone.id}/times", "/athletes/#{alone.id}/times", slot(0, 2, "6:45", 900))
+    expect([last_response.status, text]).to match [422, include("900 is not allowed; allowed: 1 to 600 minutes")]
+    submit("/athletes/#{alone.id}/times", "/athletes/#{alone.id}/times", slot(0, 2, "6:45", 30).merge(slot(1, 4, "6:45", 30)))
+    submit("/athletes/#{alone.id}/programme/plan", "/athletes/#{alone.id}/programme/plan", {:starts_on => monday.to_s, :weeks => "2", :easy_every => "", "times[#{own.id}]" => "2"})
+    expect(planned.map { |one| [one.athlete_id, (one.local_date - monday).to_i, one.at] }).to eq [1, 3, 8, 10].map { |day| [alone.id, day, "06:45"] }
+  end
+
   it "moves a session where it may lie, and back; a wall can't be forced and says why" do
     plan
     one = planned.first

@@ -3,7 +3,8 @@
 module Windlass
   module Programme
     AwayRule = Rule.new("day.away", "the day lies in an absence", "nothing is planned") do |placing|
-      "Away on #{Words.date(placing.date)}." if placing.calendar.away?(placing.date)
+      away = placing.calendar.absences.find { |absence| absence.covers?(placing.date) }
+      "Away. Open from #{Words.date(away.to + 1)} on." if away
     end
   end
 end

@@ -7,7 +7,7 @@ module Windlass
 
     EventQuietRule = Rule.new("event.quiet", "it is the day before an event, or the day itself", "only quiet breathing, and before a concert voice") do |placing|
       event = placing.calendar.eves(placing.date).find { |one| !QUIET_EVE.call(placing.training, one) }
-      "Only quiet breathing#{" and voice" if event.kind == :concert} with #{event.in_words} so near." if event
+      "Only quiet breathing#{" and voice" if event.kind == :concert} with #{event.in_words} so near. Open from #{Words.date(event.date + 1)} on." if event
     end
   end
 end

@@ -9,7 +9,7 @@ module Windlass
 
       ends = placing.planned.ends
       event = placing.calendar.events.find { |one| (0...EVENT_BEFORE_HOURS * 3600).cover?(placing.calendar.begins(one) - ends) }
-      "Nothing strenuous in the #{EVENT_BEFORE_HOURS} hours before #{event.in_words}." if event
+      "Nothing strenuous in the #{EVENT_BEFORE_HOURS} hours before #{event.in_words}. Open from #{Words.date(event.date + EVENT_AFTER_DAYS)} on." if event
     end
   end
 end
