@@ -40,6 +40,16 @@ module Windlass
         programme
       end
 
+      # So many at once as a page may wait for; what they have in common is asked once.
+      AT_ONCE = 8
+
+      # @param waiting [Array<Records::Programme>] not filled yet
+      def self.fill_some(waiting, now:)
+        some = waiting.first(AT_ONCE)
+        programmes = Programmes.new(some.map(&:athlete), now: now)
+        some.each { |programme| fill(programme, now: now, programmes: programmes) }
+      end
+
       def self.left_out(one) = {week: one.week, prescription_id: (one.training.key unless one.training.test?), name: one.training.name, missing: one.missing, reasons: one.reasons.map(&:to_h)}
 
       # A session that stays where it was, or goes elsewhere in its week, is the same one: calendars know it by its name.
@@ -47,8 +57,10 @@ module Windlass
         old = programme.planned_sessions.select { |one| one.local_date >= since }
         known = plan.sessions.to_h { |entry| [entry, take(old) { |one| same?(one, entry) && one.local_date == entry.date && one.at_min == minutes(entry.at) }] }
         known.each { |entry, one| known[entry] = take(old) { |other| same?(other, entry) && (other.local_date - entry.date).abs < 7 } if one.nil? }
-        old.each(&:destroy!)
-        known.each { |entry, one| write_one(programme, entry, one || programme.planned_sessions.build(uuid: SecureRandom.uuid, athlete_id: programme.athlete_id)) }
+        Records::PlannedSession.where(id: old.map(&:id)).delete_all
+        known.each { |entry, one| change(one, entry) if one }
+        fresh = known.filter_map { |entry, one| columns(entry).merge(uuid: SecureRandom.uuid, programme_id: programme.id, athlete_id: programme.athlete_id) if one.nil? }
+        Records::PlannedSession.insert_all!(fresh) if fresh.any?
         programme.planned_sessions.reset
       end
 
@@ -56,9 +68,9 @@ module Windlass
 
       def self.same?(one, entry) = one.key == entry.training.key
 
-      def self.write_one(programme, entry, one)
+      def self.change(one, entry)
         one.assign_attributes(columns(entry))
-        one.sequence += 1 if one.persisted? && (one.local_date_changed? || one.at_min_changed?)
+        one.sequence += 1 if one.local_date_changed? || one.at_min_changed?
         one.assign_attributes(moved_from_on: nil, moved_from_min: nil) unless entry.fixed
         one.save!
       end
@@ -71,7 +83,7 @@ module Windlass
       end
 
       def self.minutes(clock) = clock.split(":").map { |part| Integer(part, 10) }.then { |hours, minutes| hours * 60 + minutes }
-      private_class_method :left_out, :write, :take, :same?, :write_one, :columns, :minutes
+      private_class_method :left_out, :write, :take, :same?, :change, :columns, :minutes
     end
   end
 end

@@ -14,13 +14,12 @@ module Windlass
           begin_programmes(Presenters::PlanQuestion.of_group(record, today: today), record) { redirect to("/groups/#{record.id}/planning"), 303 }
         end
 
-        # One after the other, with a bar: a large group takes seconds.
+        # Some after some, with a bar: a large group takes seconds.
         app.get("/groups/:id/planning") { erb :"programme/planning", locals: {title: "Planning", page: Presenters::Planning.new(group)} }
 
         app.post("/groups/:id/planning") do
           record = group
-          waiting = Presenters::Planning.new(record).waiting.first
-          Actions::PlanProgramme.fill(waiting, now: now) if waiting
+          Actions::PlanProgramme.fill_some(Presenters::Planning.new(record).waiting, now: now)
           page = Presenters::Planning.new(record)
           if page.waiting.any?
             next request.env["HTTP_HX_REQUEST"] ? partial(:"programme/bar", page: page) : redirect(to("/groups/#{record.id}/planning"), 303)
