@@ -23,7 +23,17 @@ module Windlass
         @today = today
       end
 
-      def title = "Correct: #{measure.name}, #{measure.athlete.name}"
+      def name = measure.name.downcase
+
+      def title = "Correct: #{name}, #{athlete.name}"
+
+      def athlete = measure.athlete
+
+      # @return [String] address of its page
+      def path = measure.path
+
+      # @return [String] what corrections and discards are sent to
+      def address = "/measures/#{measure.uuid}"
 
       # @return [Forms::Form]
       def form = @form ||= @params ? parsed(@params.merge("uuid" => measure.uuid)) : Forms::MeasureForm.blank(standing)

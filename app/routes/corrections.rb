@@ -9,16 +9,28 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/measures/:uuid/correct") { correct_measure(measure_record) }
+        app.get("/measures/:uuid/correct") { correction_form(Presenters::MeasureCorrection.new(measure_record, today: today)) }
 
         app.post("/measures/:uuid/correct") do
           record = measure_record
           page = Presenters::MeasureCorrection.new(record, params: params, today: today)
-          next correct_measure(record, page) unless page.form.valid?
+          next correction_form(page, 422) unless page.form.valid?
 
           Actions::Correct.measure(record, page.form.values, now: now)
           tell "Corrected. What stood there before is kept."
           redirect to(record.path), 303
+        end
+
+        app.get("/dives/:uuid/correct") { correction_form(Presenters::DiveCorrection.new(dive_record, now: now)) }
+
+        app.post("/dives/:uuid/correct") do
+          record = dive_record
+          page = Presenters::DiveCorrection.new(record, params: params, now: now)
+          next correction_form(page, 422) unless page.form.valid?
+
+          Actions::LogDive.call(record.athlete, page.form, now: now)
+          tell "Corrected. What stood there before is kept."
+          redirect to(page.path), 303
         end
 
         app.get("/screenings/:id/correct") { correct_screening(screening_record) }
@@ -44,10 +56,11 @@ module Windlass
 
         def screening_record = find_in(Records::Screening.where(athlete_id: account.athletes.select(:id)))
 
-        def correct_measure(record, page = nil)
-          status 422 if page
-          page ||= Presenters::MeasureCorrection.new(record, today: today)
-          erb :"corrections/measure", locals: {title: page.title, page: page}
+        def dive_record = Records::Dive.where(account_id: account.id).find_by!(uuid: said(:uuid))
+
+        def correction_form(page, code = 200)
+          status code
+          erb :"corrections/form", locals: {title: page.title, page: page}
         end
 
         def correct_screening(record, form = nil)

@@ -39,6 +39,16 @@ RSpec.describe "Corrections", :web do
     expect([athlete.reload.control_pause_use, get("/athletes/#{athlete.id}/screening").body.scan("before: conditions").size]).to eq ["paused", 1]
   end
 
+  it "a dive is corrected with a trace; a blackout that is said then stops, and a wrong depth stays typed" do
+    dive = Windlass::Records::Dive.create!(account_id: account.id, athlete: athlete, uuid: SecureRandom.uuid, local_date: clock.now.to_date, down_at: clock.now - 3600, seconds: 61.5, depth_m: 12, signs: "well")
+    typed = {seconds: "70", depth_m: "1200", hard: "true", signs: "blackout", buddy: "Jo", line: "false", weight_kg: "", note: ""}
+    submit("/dives/#{dive.uuid}/correct", "/dives/#{dive.uuid}/correct", typed)
+    expect([last_response.status, page.at("#depth_m")["value"], athlete.reload.suspensions.size]).to eq [422, "1200", 0]
+    submit("/dives/#{dive.uuid}/correct", "/dives/#{dive.uuid}/correct", typed.merge(depth_m: "12,5"))
+    expect([dive.reload.attributes.values_at("seconds", "depth_m", "hard", "signs"), athlete.reload.suspensions.map(&:kind)]).to eq [[70, 12.5, true, "blackout"], ["stop"]]
+    expect(get("/dives/#{dive.uuid}/correct").body).to include("before: seconds 61.5, depth m 12.0", "Discard it")
+  end
+
   it "a photograph is kept with its session for what its bytes are, and a script in its place is refused" do
     make_pause(athlete)
     session = run_set(prescribe(athlete))
