@@ -29,7 +29,7 @@ module Windlass
       # The judge looks back so far, and no further.
       def self.reach(session) = session.local_date..(session.local_date + JudgeDay::HISTORY_DAYS)
 
-      def self.word(verdict) = {proposed_verdict: verdict&.verdict, proposed_reason: verdict&.reasons&.first&.text}
+      def self.word(verdict) = {proposed_verdict: verdict&.verdict, proposed_reason: verdict&.reasons&.first&.text, proposed_plain: verdict&.plain? || false}
 
       def self.difference(move)
         set = Records::Session.kept.where(prescription_id: move.prescription_id, local_date: move.local_date).in_order.last

@@ -12,7 +12,7 @@ module Windlass
 
         params do
           required(:uuid).filled(:string, :uuid_v4?)
-          required(:seconds).filled(Types::Number)
+          required(:seconds).filled(Types::Seconds)
           required(:ended_by).filled(:string, included_in?: Measures::ENDINGS.keys.map(&:to_s))
           required(:first_breath).filled(:string, included_in?: Measures::FIRST_BREATHS.keys.map(&:to_s))
           required(:on_waking).filled(:bool)

@@ -15,7 +15,7 @@ module Windlass
           required(:uuid).filled(:string, :uuid_v4?)
           required(:athlete_id).filled(:integer)
           required(:down_ms).filled(:integer)
-          required(:seconds).filled(Types::Number)
+          required(:seconds).filled(Types::Seconds)
           optional(:depth_m).maybe(Types::Number)
           optional(:hard).maybe(:bool)
           optional(:signs).maybe(:string, included_in?: SIGNS)

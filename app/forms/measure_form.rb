@@ -28,7 +28,9 @@ module Windlass
       # One field of a schema: a number, a choice, or text.
       def self.field(schema, field)
         asked = field.optional ? schema.optional(field.key) : schema.required(field.key)
-        type = field.range ? Types::Number : Types::Text
+        type = if field.range then (field.unit == "s") ? Types::Seconds : Types::Number
+        else Types::Text
+        end
         if field.choices then asked.filled(:string, included_in?: field.choices.keys)
         else
           field.optional ? asked.maybe(type) : asked.filled(type)

@@ -29,7 +29,7 @@ module Windlass
 
       class RoundRules < Contract
         params do
-          optional(:held_s).maybe(Types::Number)
+          optional(:held_s).maybe(Types::Seconds)
           optional(:beats).maybe(Types::Number)
           optional(:low).maybe(Types::Number)
           optional(:first_breath).maybe(:string, included_in?: Timeline::FIRST_BREATHS.map(&:to_s))

@@ -21,6 +21,9 @@ module Windlass
 
       def decisions = @decisions ||= @to_decide.rows
 
+      # @return [Array<Desk::Decisions::Row>] what may be accepted where it stands
+      def plain = decisions.select(&:plain)
+
       def trainings = @trainings ||= Desk::Trainings.new(@ground).rows
 
       # What the programmes plan for today, slot by slot; then those without a programme; then what is not planned today.

@@ -5,6 +5,30 @@ module Windlass
     # Decided moves: taken back, or kept where the log was edited since.
     module Moves
       def self.registered(app)
+        # What is plain, accepted where it stands.
+        app.post("/sessions/:uuid/accept") do
+          move = Actions::AcceptPlain.call(session_record, seen: said(:seen), now: now)
+          next partial(:"today/accepted", move: move) if request.env["HTTP_HX_REQUEST"]
+
+          tell Presenters::VerdictPanel.told(move), undo: "/moves/#{move.id}/back"
+          redirect to("/#decide"), 303
+        rescue Error => error
+          raise unless request.env["HTTP_HX_REQUEST"]
+
+          # It needs a look after all.
+          tell error.message
+          headers "HX-Redirect" => to("/sessions/#{said(:uuid)}")
+          ""
+        end
+
+        # All that is plain at once; what changed meanwhile is left, and said.
+        app.post("/decisions") do
+          seen = params[:seen].is_a?(Hash) ? params[:seen].select { |_, verdict| verdict.is_a?(String) } : {}
+          sessions = Records::Session.where(account_id: account.id, uuid: seen.keys.first(Door::MOST_LISTED)).includes(:athlete, :prescription).sort_by { |session| session.athlete.name.downcase }
+          moves, refused = Actions::AcceptPlain.all(sessions, seen: seen, now: now)
+          erb :"today/all_accepted", locals: {title: "Accepted", moves: moves, refused: refused}
+        end
+
         app.post("/moves/:id/back") do
           move = find_in(Records::Move.kept.where(account_id: account.id))
           Actions::TakeBack.call(move, now: now)

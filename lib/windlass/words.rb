@@ -8,8 +8,14 @@ module Windlass
       format("%d:%02d", *seconds.round.divmod(60))
     end
 
-    # @return [String] `5 s`, `4.5 s`
-    def self.seconds(seconds) = "#{number(seconds)} s"
+    # @return [String] `5 s`, `4.5 s`, `1:35`, `1:02.5`: a minute or more is a time
+    def self.seconds(seconds)
+      tenths = (seconds.to_r * 10).round
+      return "#{number(seconds)} s" if tenths < 600
+
+      minutes, rest = tenths.divmod(600)
+      format((tenths % 10).zero? ? "%d:%02d" : "%d:%04.1f", minutes, rest / 10.0)
+    end
 
     # @return [String] `45 s`, `1:10`: for holds
     def self.hold(seconds) = (seconds < 60) ? self.seconds(seconds) : clock(seconds)

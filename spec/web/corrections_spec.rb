@@ -12,10 +12,10 @@ RSpec.describe "Corrections", :web do
   it "correct a measure of any kind; what stood there is kept and shown, what was typed wrong stays, and a stop that it says acts" do
     pause = make_pause(athlete, 24)
     maximal = hold(95)
-    typed = {seconds: "0:26", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.to_s}
+    typed = {seconds: "half a minute", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.to_s}
     submit("/measures/#{pause.uuid}/correct", "/measures/#{pause.uuid}/correct", typed)
-    expect([last_response.status, page.at("#seconds")["value"], pause.reload.value]).to eq [422, "0:26", 24]
-    submit("/measures/#{pause.uuid}/correct", "/measures/#{pause.uuid}/correct", typed.merge(seconds: "26,5"))
+    expect([last_response.status, page.at("#seconds")["value"], pause.reload.value]).to eq [422, "half a minute", 24]
+    submit("/measures/#{pause.uuid}/correct", "/measures/#{pause.uuid}/correct", typed.merge(seconds: "0:26,5"))
     expect(pause.reload.value).to eq 26.5
     expect(get("/control-pauses/#{pause.uuid}").body).to include("before: value 24.0")
 

@@ -7,7 +7,7 @@ RSpec.describe "Today", :web do
 
   it "says how to begin where there is nobody" do
     get("/")
-    expect(text).to include "No athletes yet. Add one, take a control pause"
+    expect(text).to include "Nobody is here yet", "Add an athlete, or several out of a spreadsheet."
   end
 
   it "shows who trains with the dose in words, who lacks a morning score, and what awaits a decision" do
@@ -34,5 +34,41 @@ RSpec.describe "Today", :web do
 
     expect(rows("decide").first).to include "Ines Aldaya stopped Blackout on 2 March 2026."
     expect(rows("train")).to be_empty
+  end
+
+  describe "what is plain" do
+    let(:yesterday) { WebHelpers::NOON - 86_400 }
+
+    # A day of two sets without anything to mind, and one with gasps.
+    def clean_day(name, breaths = {})
+      athlete = make_athlete(name: name).tap { |one| make_pause(one, 24) }
+      prescription = prescribe(athlete)
+      2.times.map { run_set(prescription, at: yesterday, breaths: breaths) }.last
+    end
+
+    def seen(session) = session.reload.proposed_verdict
+
+    it "is accepted where it stands, all of it by one button, each with a way back; what needs thought is not" do
+      ada, bo, hard = clean_day("Ada"), clean_day("Bo"), clean_day("Cy", {4 => "gasp", 6 => "gasp"})
+      get("/")
+      expect(rows("decide").map { |row| row[/(Accept Open|Decide)\z/] }).to eq ["Decide", "Accept Open", "Accept Open"]
+      submit("/", "/decisions", {"seen[#{ada.uuid}]" => seen(ada), "seen[#{bo.uuid}]" => "advance", "seen[#{hard.uuid}]" => seen(hard)})
+      expect([text, Windlass::Records::Move.kept.pluck(:session_id, :decided)]).to match [include("1 verdict", "The verdict of Bo is now repeat", "The verdict of Cy needs a look"), [[ada.id, "repeat"]]]
+      submit("/", "/moves/#{Windlass::Records::Move.sole.id}/back")
+      expect(Windlass::Records::Move.kept).to be_empty
+
+      submit("/", "/sessions/#{ada.uuid}/accept", {seen: seen(ada)})
+      expect(last_response.location).to end_with "/#decide"
+      submit("/", "/sessions/#{hard.uuid}/accept", {seen: seen(hard)})
+      expect([last_response.status, Windlass::Records::Move.kept.count]).to eq [422, 1]
+    end
+
+    it "is not what had a note or a symptom, however clean" do
+      noted, felt = clean_day("Ada"), clean_day("Bo")
+      Windlass::Actions::RateSession.call(noted, {effort: 2, symptoms: [], note: "left ear full", rounds: {}}, now: clock.now)
+      Windlass::Actions::RateSession.call(felt, {effort: 2, symptoms: ["mild_tingling"], note: "", rounds: {}}, now: clock.now)
+      get("/")
+      expect(page.css("[data-accept]")).to be_empty
+    end
   end
 end

@@ -35,13 +35,15 @@ module Windlass
 
         def words(kind) = (kind == CONTROL_PAUSE) ? "Control pause" : Windlass::Measures.kind(kind).name
 
-        def amount(row, form) = (row.kind == CONTROL_PAUSE) ? Words.seconds(form.values[:seconds]) : Windlass::Measures.kind(row.kind).value_words(row.fields["seconds"].tr(",", ".").to_f)
+        def amount(row, form) = (row.kind == CONTROL_PAUSE) ? Words.seconds(form.values[:seconds]) : Windlass::Measures.kind(row.kind).value_words(value(row, form))
+
+        def value(row, form) = form.values.fetch((row.kind == CONTROL_PAUSE) ? :seconds : Windlass::Measures.kind(row.kind).value) { row.fields["seconds"].to_f }
 
         # The same measure: by its name, or by kind, day and value.
         def known?(row, athlete, form)
           all = Records::Measure.unscoped.where(athlete_id: athlete.id)
           day = form.values[:taken_on]
-          all.exists?(uuid: row.id) || all.where(kind: row.kind, taken_at: day.to_time...(day + 1).to_time).pluck(:value).any? { |value| (value - row.fields["seconds"].tr(",", ".").to_f).abs < 0.005 }
+          all.exists?(uuid: row.id) || all.where(kind: row.kind, taken_at: day.to_time...(day + 1).to_time).pluck(:value).any? { |kept| (kept - value(row, form)).abs < 0.005 }
         end
 
         # What came from elsewhere was taken there: nobody is asked whether it may be taken now.

@@ -7,7 +7,7 @@ module Windlass
       class Decisions
         DAYS = 14
 
-        Row = Value.define(:name, :athlete_id, :uuid, :protocol, :when, :verdict, :reason)
+        Row = Value.define(:name, :athlete_id, :uuid, :protocol, :when, :verdict, :reason, :plain)
         Stop = Value.define(:name, :athlete_id, :words)
         Twin = Value.define(:name, :uuid, :words)
 
@@ -33,7 +33,7 @@ module Windlass
 
         # @return [Array<Row>] strongest verdict first
         def rows
-          waiting = undecided.select(&:proposed_verdict).map { |session| row(session, session.proposed_verdict, session.proposed_reason) }
+          waiting = undecided.select(&:proposed_verdict).map { |session| row(session, session.proposed_verdict, session.proposed_reason, plain: plain?(session)) }
           (waiting + outdated).sort_by { |one| [Progression::VERDICTS.index(one.verdict), one.name] }
         end
 
@@ -66,9 +66,12 @@ module Windlass
           end
         end
 
-        def row(session, verdict, reason)
+        # Nothing was said or noted either.
+        def plain?(session) = session.proposed_plain && session.symptoms.empty? && session.note.empty?
+
+        def row(session, verdict, reason, plain: false)
           Row.new(name: @ground.by_id[session.athlete_id].name, athlete_id: session.athlete_id, uuid: session.uuid,
-            protocol: session.prescription.name, when: @ground.near(session.local_date), verdict: verdict.to_sym, reason: reason)
+            protocol: session.prescription.name, when: @ground.near(session.local_date), verdict: verdict.to_sym, reason: reason, plain: plain)
         end
       end
     end

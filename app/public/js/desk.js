@@ -1,4 +1,4 @@
-// The list of a desk by keyboard: J and K go from row to row, Enter does what the row is there for.
+// The list of a desk by keyboard: J and K go from row to row, Enter does what the row is there for, A accepts what is plain.
 import { heard } from "./letters.js";
 
 const MOVES = { j: 1, k: -1, ArrowDown: 1, ArrowUp: -1 };
@@ -12,6 +12,16 @@ export function desk() {
       const row = event.target.closest("[data-row]");
       if (MOVES[event.key] && heard(event.code)) this.move(row, MOVES[event.key], event);
       else if (event.key === "Enter" && event.target === row) this.open(row, event);
+      else if (event.key.toLowerCase() === "a" && row && heard(event.code)) row.querySelector("[data-accept]")?.click();
+    },
+
+    /** What was accepted in place stays there with its way back, and the next one has the focus. */
+    init() {
+      this.$root.addEventListener("htmx:load", ({ target }) => {
+        if (!target.matches("[data-done]")) return;
+        const rows = this.rows();
+        (rows.slice(rows.indexOf(target) + 1).find((row) => !("done" in row.dataset)) ?? target).focus();
+      });
     },
 
     move(row, by, event) {
@@ -25,7 +35,7 @@ export function desk() {
 
     open(row, event) {
       event.preventDefault();
-      row.querySelector(".act a, .act button, a.act, button.act")?.click();
+      row.querySelector(".act a, a.act, .act button, button.act")?.click();
     },
   };
 }

@@ -5,8 +5,14 @@ module Windlass
     # A judged session: the strongest verdict, every reason that fired, and where it leads.
     # target is nil where quiet breathing and a new measure come next.
     # resting_until: the first day after a rest.
+    # With these reasons alone there is nothing to think about.
+    PLAIN_RULES = %w[repeat.count repeat.ramp advance.clean].freeze
+
     Verdict = Value.define(:verdict, :clean, :reasons, :from, :target, :resting_until) do
       def stop? = verdict == :stop
+
+      # @return [Boolean] a clean repeat or a step, with nothing to mind
+      def plain? = clean && %i[repeat advance].include?(verdict) && reasons.all? { |reason| PLAIN_RULES.include?(reason.rule) }
     end
 
     # Judges one session among those before it.

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+require "browser_helper"
+
+# The morning by keyboard: from row to row, what is plain accepted in place, the next one in focus.
+RSpec.describe "The desk", :browser do
+  it "accepts what is plain by A, says so where it stands, and goes on to the next" do
+    %w[Ada Bo].each do |name|
+      athlete = make_athlete(name: name).tap { |one| make_pause(one, 24) }
+      prescription = prescribe(athlete)
+      2.times { run_set(prescription, at: clock.now - 86_400) }
+    end
+    visit("/")
+    page.execute_script("document.querySelector('[data-row]').focus()")
+    page.send_keys("a")
+    expect(page).to have_content("Accepted: repeat.")
+    expect(page.evaluate_script("document.activeElement.innerText")).to include("Bo")
+    page.send_keys("a")
+    expect(page).to have_content("Accepted: repeat.", count: 2)
+    expect(Windlass::Records::Move.kept.count).to eq 2
+    click_button("Undo: Bo, Small holds")
+    expect(page).to have_content("Accept: repeat")
+    expect(Windlass::Records::Move.kept.count).to eq 1
+  end
+end
