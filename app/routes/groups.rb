@@ -61,7 +61,7 @@ module Windlass
         # @return [Date] today, where nothing that is one was said
         def day(key)
           Date.iso8601(said(key))
-        rescue Date::Error
+        rescue ArgumentError
           today
         end
 

@@ -9,7 +9,7 @@ RSpec.describe "Bench", :web do
   it "shows at once what over-breathing does, in the worked figures" do
     get("/bench")
 
-    expect(figures).to include("First urge" => ["25 s", "162.5 s"], "Oxygen floor" => ["52.6 s", "95.3 s"],
+    expect(figures).to include("First urge" => ["25 s", "2:42.5"], "Oxygen floor" => ["52.6 s", "1:35.3"],
       "Margin" => ["clear, +28 s", "inverted, -67 s"], "Carbon dioxide washed out" => ["0.0 mmHg", "19.3 mmHg, strongly over-breathed"],
       "Cap" => ["–", "49 s, a limit, never a target"])
     expect(text).to include "B The oxygen is low 1 min 7 s before the urge comes: nothing warns."
@@ -34,7 +34,7 @@ RSpec.describe "Bench", :web do
     get("/bench", "athlete_id" => athlete.id, "posture" => "lying", "floor" => "90", "a" => {"lungs" => "full", "hold_s" => "120"})
     floor = model_floor(athlete, 0.90)
 
-    expect(figures["Oxygen floor"]).to eq ["#{Windlass::Words.number(floor)} s"]
+    expect(figures["Oxygen floor"]).to eq [Windlass::Words.seconds(floor)]
     expect(figures.fetch("First urge").size).to eq 1
   end
 

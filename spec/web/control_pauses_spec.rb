@@ -47,7 +47,7 @@ RSpec.describe "Control pause", :web do
 
   wrong = {
     {seconds: ""} => "Pause: is missing", {seconds: "-3"} => "-3 is not allowed; allowed: 0.5 to 300.0",
-    {seconds: "1:30"} => "“1:30” is not a number", {ended_by: "boredom"} => "“boredom” is not one of: diaphragm",
+    {seconds: "1:75"} => "“1:75” is not a number", {ended_by: "boredom"} => "“boredom” is not one of: diaphragm",
     {taken_on: "2026-03-03"} => "2026-03-03 is not allowed; allowed: 2025-03-02 to 2026-03-02",
     {uuid: "1"} => "is not an identifier; load the page again", {first_breath: ""} => "is missing"
   }

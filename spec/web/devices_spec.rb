@@ -16,7 +16,7 @@ RSpec.describe "Several devices", :web do
     get("/sessions/#{session.uuid}")
 
     expect([session.reload.rounds.count, twin.rounds.count, session.started_at]).to eq [13, 13, clock.now - 3600]
-    expect(text).to include("Two devices ran this session.", "13 holds, 65 s in all, to the end")
+    expect(text).to include("Two devices ran this session.", "13 holds, 1:05 in all, to the end")
     expect(page.at("#accept")).to be_nil
     get("/")
     expect(text).to include("Two devices ran small holds of today. Which of them was it?")

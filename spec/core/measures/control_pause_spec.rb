@@ -80,7 +80,7 @@ RSpec.describe Windlass::Measures::ControlPause do
       headlines = cases.map { |context, pause| described_class.read(pause, Windlass::Measures::Context.new(**context)).headline }
 
       expect(headlines).to eq ["52 s: see a doctor first.", "45 s: see a doctor first.", "14 s: pause the measure.", "44 s: ask about sleep first."]
-      expect(described_class.read(control_pause(95), Windlass::Measures::Context.new).headline).to eq "95 s. Does not count as a control pause: take it again."
+      expect(described_class.read(control_pause(95), Windlass::Measures::Context.new).headline).to eq "1:35. Does not count as a control pause: take it again."
     end
   end
 end

@@ -65,7 +65,7 @@ RSpec.describe Windlass::Protocols do
     starts = [2.9, 3, 90, 90.1].map { |pause| described_class::ALL.select { |one| one.needs.key?(:control_pause_s) && one.start(values.with(control_pause_s: pause)) }.map(&:id) }
 
     expect(starts).to eq [[], %w[small-holds deep-rounds], %w[small-holds ratio-deep deep-rounds], []]
-    expect(described_class.find("deep-rounds").lacking(values.with(control_pause_s: 91))).to eq "A control pause of 91 s doses nothing: measure again. 3 to 90 s can."
+    expect(described_class.find("deep-rounds").lacking(values.with(control_pause_s: 91))).to eq "A control pause of 1:31 doses nothing: measure again. 3 to 90 s can."
   end
 
   it "falls under over-breathing where breaths come faster than 20 a minute, or a count is half a second" do
