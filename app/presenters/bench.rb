@@ -53,7 +53,7 @@ module Windlass
         "Oxygen, start and end" => ->(one) { "#{one.hold.po2_start.round} to #{PRESSURE[one.hold.po2_end]}" },
         "Carbon dioxide washed out" => ->(one) { "#{format("%.1f", one.hold.co2_washout)} mmHg#{OVER_BREATHED[one.hold]}" },
         "Lungs held, and at 10 m of sea water" => ->(one) { LITRES[one.trace.at(one.hold.start_s).volume] },
-        "Cap" => ->(one) { one.cap_s ? "#{Words.seconds(one.cap_s.floor)}, a limit, never a target" : "–" }
+        "Cap" => ->(one) { one.cap_s ? "#{Words.seconds(one.cap_s.floor)}, do not aim for it" : "–" }
       }.freeze
       private_constant :SECONDS, :OVER_BREATHED, :LITRES, :PRESSURE, :FIGURES
 

@@ -64,7 +64,7 @@ module Windlass
       def title = "Holds of twelve weeks"
 
       def description
-        return "Nothing was held in twelve weeks." if empty?
+        return "No holds in the last 12 weeks." if empty?
 
         "#{Words.count(@held.size, "day")} with holds; the longest hold #{Words.hold(@held.map(&:longest_s).max)}, the most in a day " \
         "#{Words.length(@held.map(&:sum_s).max)}; #{Words.count(@held.count { |day| day.gasps > 0 }, "day")} with a gasp."

@@ -2,11 +2,11 @@
 
 module Windlass
   module Presenters
-    # Who stands in for a session's athlete where there is none: a middling adult. Invented.
+    # Who stands in for a session's athlete where there is none: an average adult. Invented.
     module Nobody
       BODY = Physiology::REFERENCE_BODY
       MEASURES = Measures::Values.new(control_pause_s: 25, maximal_hold_s: 120)
-      WORDS = "a middling adult: control pause 25 s, maximal hold 2:00"
+      WORDS = "an average adult: control pause 25 s, maximal hold 2:00"
     end
 
     # The protocols, grouped by what a coach wants; for an athlete with what is offered, or for nobody.

@@ -38,7 +38,7 @@ RSpec.describe "Every main view", :browser do
     visit("/athletes/#{athlete.id}/control-pauses/new")
     fill_in("Pause, seconds", with: "11,5")
     ["a twitch of the diaphragm", "as calm as the one before", "at another time"].each { |answer| find("label", text: answer).click }
-    click_button("Keep and read")
+    click_button("Save")
 
     expect(page).to have_text("11.5 s: low. Valid, but not taken on waking")
   end

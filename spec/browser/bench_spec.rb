@@ -20,8 +20,8 @@ RSpec.describe "The bench in the browser", :browser do
     give_clock
     athlete = make_athlete.tap { |one| make_pause(one) }
     visit("/prescriptions/#{prescribe(athlete).id}")
-    click_button("Nothing else: run")
-    expect(page).to have_text("All kept")
+    click_button("All well: start")
+    expect(page).to have_text("Saved")
     key(:space, "o")
 
     expect(page).to have_css(".reading", text: /\A9\d % · \d\d a minute\z/)

@@ -33,12 +33,12 @@ RSpec.describe "Composing and measuring", :browser do
     visit("/protocols/counted-recovery?athlete_id=#{athlete.id}")
     fill_in("Recovery breaths", with: "2")
     fill_in("Rounds", with: "2")
-    fill_in("Keep it as your own, named", with: "Two and two")
+    fill_in("Save as your own protocol: name", with: "Two and two")
     click_button("Keep")
     visit("/protocols?athlete_id=#{athlete.id}")
     click_button("Prescribe Two and two")
-    click_button("Nothing else: run")
-    expect(page).to have_text("All kept")
+    click_button("All well: start")
+    expect(page).to have_text("Saved")
     key("t", :space)
     pass(127)
     expect(page).to have_css(".cue", text: "Hold, full and soft")
@@ -53,7 +53,7 @@ RSpec.describe "Composing and measuring", :browser do
     key(:space)
     expect(page).to have_css(".cue", text: "One full breath in")
     key(:escape)
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
     expect(Windlass::Records::Session.sole.rounds.map(&:held_ms)).to eq [45_000]
   end
 
@@ -98,8 +98,8 @@ RSpec.describe "Composing and measuring", :browser do
     find("label", text: "smooth").click
     find("label", text: "nothing to note").click
     fill_in("Who watched", with: "Ada Quill")
-    click_button("Keep and read")
-    expect(page).to have_text("1:13: what one wants of a healthy adult.")
+    click_button("Save")
+    expect(page).to have_text("1:13: good for a healthy adult.")
     expect(page).to have_text("Struggle phase 28 % of the hold, after the first contraction at 52.5 s.")
   end
 

@@ -13,11 +13,11 @@ RSpec.describe "The deck in full", :browser do
   def on_deck(one = session)
     visit("/sessions/#{one.uuid}/deck")
     # Keys are heard once the browser has found what it knows of the session.
-    expect(page).to have_text("All kept", wait: 20)
+    expect(page).to have_text("Saved", wait: 20)
     expect(page).to have_css(".cue", text: "Ready")
   end
 
-  def kept = expect(page).to have_text("All kept")
+  def kept = expect(page).to have_text("Saved")
 
   it "is counted in, shortens holds from here, adds a breath, and notes a symptom with its moment and strength" do
     on_deck

@@ -18,7 +18,7 @@ RSpec.describe "The emergency card", :browser do
     give_clock
     Windlass::Records::Account.first.update!(emergency_number: "112")
     visit("/sessions/#{session.uuid}/deck")
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
   end
 
   it "is a key away: all stops, a clock runs, each moment is one tap, and a reload loses nothing of it" do
@@ -37,7 +37,7 @@ RSpec.describe "The emergency card", :browser do
     click_button("Help arrived")
     click_button("Close the card")
     expect(page).to have_css(".cue", text: "Stopped")
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
     expect(session.reload.state).to eq "stopped"
 
     click_link("To the sheet")

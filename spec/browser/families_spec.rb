@@ -12,7 +12,7 @@ RSpec.describe "Every family on the deck", :browser do
   let(:athlete) { make_athlete(disciplines: ["surfing"]).tap { |one| make_pause(one, 25) } }
 
   # What the server has confirmed; a busy machine takes its time.
-  def all_kept = expect(page).to(have_text("All kept", wait: 20))
+  def all_kept = expect(page).to(have_text("Saved", wait: 20))
 
   # Lets time pass, presses where the clock does not go on by itself, until it is done.
   def run_to_the_end(presses)

@@ -10,14 +10,14 @@ RSpec.describe "Odd input", :browser do
 
   it "makes one session of a double click, of the back button and of two tabs" do
     visit("/prescriptions/#{prescription.id}")
-    find_button("Nothing else: run").double_click
-    expect(page).to have_text("All kept")
+    find_button("All well: start").double_click
+    expect(page).to have_text("Saved")
     page.go_back
-    click_button("Nothing else: run")
-    expect(page).to have_text("All kept")
+    click_button("All well: start")
+    expect(page).to have_text("Saved")
     within_window(open_new_window) do
       visit("/")
-      click_button("Run with Ines Aldaya")
+      click_button("Start with Ines Aldaya")
       expect(page).to have_text("This session is on the deck in another tab")
     end
 
@@ -89,8 +89,8 @@ RSpec.describe "Odd input", :browser do
   it "takes two presses within 300 ms for one on the deck, and leaves Space to the button that has the focus" do
     give_clock
     visit("/prescriptions/#{prescription.id}")
-    click_button("Nothing else: run")
-    expect(page).to have_text("All kept")
+    click_button("All well: start")
+    expect(page).to have_text("Saved")
     page.execute_script("document.querySelector('.sound button:has(.icon)').focus()")
     key(:space)
     expect(page).to have_css(".cue", text: "Ready")
@@ -122,8 +122,8 @@ RSpec.describe "Odd input", :browser do
 
   it "shows the keys of the deck at ?, and takes none of them for itself meanwhile" do
     visit("/prescriptions/#{prescription.id}")
-    click_button("Nothing else: run")
-    expect(page).to have_text("All kept")
+    click_button("All well: start")
+    expect(page).to have_text("Saved")
     key("?")
     expect(page).to have_css("dialog[open]", text: "stop: loses nothing")
     key("?")
@@ -135,10 +135,10 @@ RSpec.describe "Odd input", :browser do
     prescription
     visit("/")
     key("j", :enter)
-    expect(page).to have_button("Nothing else: run")
+    expect(page).to have_button("All well: start")
     page.execute_script("document.querySelector('.ask .btn-primary').focus()")
     key(:enter)
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
     key(:space, :escape)
     expect(page).to have_css(".cue", text: "Stopped")
     page.execute_script("document.querySelector('a.key-main').focus()")

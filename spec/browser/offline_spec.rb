@@ -39,7 +39,7 @@ RSpec.describe "Without a network", :browser do
     pass(1)
     start_deck
     pass(3600)
-    expect(page).to have_text("waiting for the server")
+    expect(page).to have_text("not sent yet")
     key("2")
     click_button("6")
     visit("/athletes")

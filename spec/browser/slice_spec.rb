@@ -19,7 +19,7 @@ RSpec.describe "From a control pause to the next day", :browser do
     find("label", text: "a twitch of the diaphragm").click
     find("label", text: "as calm as the one before").click
     find("label", text: "on waking").click
-    click_button("Keep and read")
+    click_button("Save")
   end
 
   # Runs the set on the deck to its end, marking each first breath as smooth.
@@ -29,7 +29,7 @@ RSpec.describe "From a control pause to the next day", :browser do
     session.to_timeline.holds.each { |place| finish_hold(place) }
     pass(60)
     expect(page).to have_css(".cue", text: "Done")
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
   end
 
   def finish_hold(place)
@@ -46,15 +46,15 @@ RSpec.describe "From a control pause to the next day", :browser do
 
   it "measures, doses, runs, judges, moves, and shows it all the next day" do
     take_control_pause(12.4)
-    expect(page).to have_text("12.4 s: low. Counts in the morning series.")
+    expect(page).to have_text("12.4 s: low. Counts towards the morning trend.")
 
-    click_link("Protocols from it")
+    click_link("Choose a protocol")
     click_button("Prescribe Small holds")
     expect(page).to have_text("13 holds of 5 s in 5 min, 2 sets a day")
     2.times { run_set(prescription, at: WebHelpers::NOON - 86_400) }
     run_set(prescription)
-    click_button("Nothing else: run")
-    expect(page).to have_text("All kept")
+    click_button("All well: start")
+    expect(page).to have_text("Saved")
     run_whole_set
     expect(held).to eq [5.0] * 13
 
@@ -77,8 +77,8 @@ RSpec.describe "From a control pause to the next day", :browser do
     before do
       make_pause(athlete, 24)
       visit("/prescriptions/#{prescribe(athlete).id}")
-      click_button("Nothing else: run")
-      expect(page).to have_text("All kept")
+      click_button("All well: start")
+      expect(page).to have_text("Saved")
     end
 
     it "marks urges and breaths, releases early, pauses, and stops at any time" do
@@ -96,7 +96,7 @@ RSpec.describe "From a control pause to the next day", :browser do
       expect(page).to have_css(".cue", text: "Breathe")
       key(:escape)
       expect(page).to have_css(".cue", text: "Stopped")
-      expect(page).to have_text("All kept")
+      expect(page).to have_text("Saved")
 
       round = session.reload.rounds.sole
       expect([session.state, round.held_ms, round.first_urge_ms, round.first_breath]).to eq ["stopped", 3_200, 3_200, "deeper"]
@@ -108,7 +108,7 @@ RSpec.describe "From a control pause to the next day", :browser do
       pass(130.4)
       expect(page).to have_css(".cue", text: "Breathe")
       key("1")
-      expect(page).to have_text("4 waiting for the server")
+      expect(page).to have_text("4 not sent yet")
       expect(session.reload.journal_events.count).to eq 0
 
       visit(current_path)
@@ -116,7 +116,7 @@ RSpec.describe "From a control pause to the next day", :browser do
       Outage.now = false
       pass(1)
       key(:escape)
-      expect(page).to have_text("All kept")
+      expect(page).to have_text("Saved")
       expect(session.reload.journal_events.group(:kind).count)
         .to eq({"start" => 1, "hold_start" => 1, "hold_end" => 1, "first_breath" => 1, "stop" => 1})
       expect(held).to eq [5.0]

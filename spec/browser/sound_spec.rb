@@ -25,7 +25,7 @@ RSpec.describe "Sound on the deck", :browser do
     give_clock
     page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: ears)
     visit("/sessions/#{session.uuid}/deck")
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
   end
 
   # Seconds from now of the tones that still stand, to a tenth.

@@ -22,7 +22,7 @@ RSpec.describe "Several on one deck", :browser do
     Windlass::Actions::ArrangeSquad.call(squad, starts: [0, 20])
     squad.sessions.reload
     visit("/squads/#{squad.uuid}/deck")
-    expect(page).to have_text("All kept", wait: 20)
+    expect(page).to have_text("Saved", wait: 20)
     key(:space)
     pass(3)
   end
@@ -48,7 +48,7 @@ RSpec.describe "Several on one deck", :browser do
     key(:escape)
     expect(lane("D")).to have_text(/first breath\?|stopped/)
     expect(lane("A")).to have_no_text("stopped")
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
 
     expect(journal_of(0).last(2) - [["hold_start", 2]]).not_to include(["stop"])
     expect(journal_of(1)).to include(["first_breath", 1, "smooth"], ["first_urge", 2], ["stop"])
@@ -67,7 +67,7 @@ RSpec.describe "Several on one deck", :browser do
       click_button("Called")
       click_button("Close the card")
     end
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
 
     expect(sessions.map { |session| session.reload.state }).to eq %w[stopped stopped]
     expect(athletes.map { |one| one.reload.suspensions.count }).to eq [0, 1]
@@ -81,7 +81,7 @@ RSpec.describe "Several on one deck", :browser do
     expect(lane("D")).to have_text("paused")
     key("a", :escape)
     expect(lane("A")).to have_text("stopped")
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
     expect(page).to have_no_text("no room in this browser")
     page.refresh
     expect(lane("D")).to have_text("paused")

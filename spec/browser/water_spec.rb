@@ -9,7 +9,7 @@ RSpec.describe "The surface clock", :browser do
   before do
     give_clock
     visit("/water/clock?pairs=#{divers.map(&:id).join("-")}")
-    expect(page).to have_text("All kept")
+    expect(page).to have_text("Saved")
   end
 
   def diver(name) = find(".diver[aria-label='#{name}']")
@@ -33,7 +33,7 @@ RSpec.describe "The surface clock", :browser do
     expect(diver("Ines Aldaya")).to have_text("4:29")
     expect(diver("Pascale Oren")).to have_text("under")
     Outage.now = false
-    expect(page).to have_text("All kept", wait: 8)
+    expect(page).to have_text("Saved", wait: 8)
 
     expect(Windlass::Records::Dive.sole.attributes).to include("athlete_id" => divers.first.id, "seconds" => 70.0, "depth_m" => 25.0, "signs" => "well", "buddy" => "Pascale Oren")
     expect(violations).to eq []

@@ -41,7 +41,7 @@ RSpec.describe "Charts" do
 
     it "has something to say where nothing was held" do
       empty = described_class.new([], [], today: today)
-      expect([empty.empty?, empty.days, empty.description]).to eq [true, [], "Nothing was held in twelve weeks."]
+      expect([empty.empty?, empty.days, empty.description]).to eq [true, [], "No holds in the last 12 weeks."]
     end
   end
 

@@ -11,7 +11,7 @@ RSpec.describe "Bench", :web do
 
     expect(figures).to include("First urge" => ["25 s", "2:42.5"], "Oxygen floor" => ["52.6 s", "1:35.3"],
       "Margin" => ["clear, +28 s", "inverted, -67 s"], "Carbon dioxide washed out" => ["0.0 mmHg", "19.3 mmHg, strongly over-breathed"],
-      "Cap" => ["–", "49 s, a limit, never a target"])
+      "Cap" => ["–", "49 s, do not aim for it"])
     expect(text).to include "B The oxygen is low 1 min 7 s before the urge comes: nothing warns."
     expect(text).to include "never a medical or diving-safety device"
   end

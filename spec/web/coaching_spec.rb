@@ -40,7 +40,7 @@ RSpec.describe "Coaching", :web do
     2.times { submit("/prescriptions/#{prescription.id}", instead["action"], protocol: instead.at("[name=protocol]")["value"]) }
     expect(athlete.prescriptions.open.pluck(:protocol)).to match_array %w[small-holds quiet-breathing]
     follow_redirect!
-    expect(page.css("form.ask button.btn-primary").text).to include "run"
+    expect(page.css("form.ask button.btn-primary").text).to include "start"
   end
 
   it "begins anew after a stop that was cleared: first a new measure, then the lowest rung, and the way there is shown" do
@@ -89,7 +89,7 @@ RSpec.describe "Coaching", :web do
     get("/")
     row = page.css("section[aria-labelledby=missing] li").map { |one| one.text.split.join(" ") }
 
-    expect(row).to eq ["Ines Aldaya Carbon-dioxide table: Carbon-dioxide table needs a maximal hold of 40 s or more; it is 36 s. Look"]
+    expect(row).to eq ["Ines Aldaya Carbon-dioxide table: Carbon-dioxide table needs a maximal hold of 40 s or more; it is 36 s. Open"]
     get("/prescriptions/#{table.id}")
     expect([last_response.status, text]).to match [200, /it is 36 s/]
     expect { Windlass::Actions::PlanSession.call(table, now: clock.now) }.to raise_error Windlass::Error, /it is 36 s|not offered/

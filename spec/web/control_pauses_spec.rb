@@ -16,7 +16,7 @@ RSpec.describe "Control pause", :web do
     keep
     follow_redirect!
 
-    expect(text).to include "24.5 s: building. Counts in the morning series."
+    expect(text).to include "24.5 s: building. Counts towards the morning trend."
     expect(text).to include "Ended by a twitch of the diaphragm. First breath: as calm as the one before."
   end
 
@@ -26,10 +26,10 @@ RSpec.describe "Control pause", :web do
 
     expect(text).to include "Does not count as a control pause.", "Held past the signal"
     expect(athlete.to_values.control_pause_s).to be_nil
-    expect(page.css("main a.btn-primary").map(&:text)).to eq ["Take it again"]
+    expect(page.css("main a.btn-primary").map(&:text)).to eq ["Measure again"]
     keep(uuid: SecureRandom.uuid)
     follow_redirect!
-    expect(page.css("main a.btn-primary").map(&:text)).to eq ["Protocols from it"]
+    expect(page.css("main a.btn-primary").map(&:text)).to eq ["Choose a protocol"]
   end
 
   it "makes one measure of a double click" do

@@ -21,11 +21,11 @@ RSpec.describe "The first hour", :web do
 
     submit("/athletes/#{vera.id}/control-pauses/new", "/athletes/#{vera.id}/control-pauses", {uuid: SecureRandom.uuid, seconds: "22", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.to_s})
     follow_redirect!
-    expect([page.at("a:contains('Protocols from it')")["href"], led_to]).to eq ["/protocols?athlete_id=#{vera.id}", [["Choose a protocol", "/protocols?athlete_id=#{vera.id}"]]]
+    expect([page.at("a:contains('Choose a protocol')")["href"], led_to]).to eq ["/protocols?athlete_id=#{vera.id}", [["Choose a protocol", "/protocols?athlete_id=#{vera.id}"]]]
 
     prescribe(vera)
     expect(led_to).to be_empty
-    expect(page.css("li[data-row][id^=prescription] .act").text.strip).to eq "Ask, run"
+    expect(page.css("li[data-row][id^=prescription] .act").text.strip).to eq "Check in and start"
   end
 
   it "adds several from a spreadsheet: looked at first, all or nobody, and nobody twice" do

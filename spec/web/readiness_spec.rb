@@ -167,7 +167,7 @@ RSpec.describe "The day before training", :web do
 
     it "are kept, read in words, and open what is dosed from them" do
       take("maximal_hold", hold)
-      expect(text).to include "1:35: what one wants of a healthy adult.", "Struggle phase 36 % of the hold, after the first contraction at 1:01."
+      expect(text).to include "1:35: good for a healthy adult.", "Struggle phase 36 % of the hold, after the first contraction at 1:01."
       get("/protocols?athlete_id=#{athlete.id}")
       expect(text).to include "6 holds of 45 s, rests from 2:00 down to 0:45"
     end

@@ -194,7 +194,7 @@ RSpec.describe "Sessions", :web do
       expect(JSON.parse(page.at("#plan").text)["segments"].map { |one| one["kind"] }.uniq).to eq %w[inhale exhale]
       get("/")
       expect(page.css("section[aria-labelledby=train] li").map { |row| row.text.split.join(" ") })
-        .to eq ["Ines Aldaya Quiet breathing 33 breaths, in 3 s and out 6 s, 5 min Rung 1 of 11 · said: well Run"]
+        .to eq ["Ines Aldaya Quiet breathing 33 breaths, in 3 s and out 6 s, 5 min Rung 1 of 11 · said: well Start"]
     end
   end
 

@@ -24,7 +24,7 @@ module Windlass
             newest = athlete.screenings.max_by { |one| [one.answered_on, one.id] }
             next if newest.nil? || newest.answered_on < @ground.today - 1 || newest.conditions.empty?
 
-            row(athlete, "Screened #{@ground.near(newest.answered_on)}: #{conditions(newest)}", "/athletes/#{athlete.id}/screening", "Look")
+            row(athlete, "Screened #{@ground.near(newest.answered_on)}: #{conditions(newest)}", "/athletes/#{athlete.id}/screening", "Open")
           end
         end
 

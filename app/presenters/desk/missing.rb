@@ -64,7 +64,7 @@ module Windlass
         # A paused measure has a day on which it is tried again.
         def paused_long_enough
           @ground.athletes.select { |athlete| athlete.control_pause_use == "paused" && athlete.control_pause_again_on&.<=(@ground.today) }
-            .map { |athlete| row(athlete, "The control pause was paused: try it again, or pause it longer", "/athletes/#{athlete.id}/edit", "Look") }
+            .map { |athlete| row(athlete, "The control pause was paused: try it again, or pause it longer", "/athletes/#{athlete.id}/edit", "Open") }
         end
 
         def without_measure
@@ -97,7 +97,7 @@ module Windlass
         def without_offer
           @ground.prescriptions.reject(&:quiet?).select { |one| @ground.standing_of(one).nil? }.map do |one|
             sheet = PrescriptionSheet.new(one, now: @ground.now, situations: @ground.situations)
-            row(one.athlete, "#{one.name}: #{sheet.hindrance}", "/prescriptions/#{one.id}", "Look")
+            row(one.athlete, "#{one.name}: #{sheet.hindrance}", "/prescriptions/#{one.id}", "Open")
           end
         end
 

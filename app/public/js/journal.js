@@ -28,7 +28,7 @@ export class Journal {
 
   /** How it stands with what was marked. */
   get words() {
-    const parts = [this.marksWaiting === 0 ? "All kept" : `${this.marksWaiting} waiting for the server`];
+    const parts = [this.marksWaiting === 0 ? "Saved" : `${this.marksWaiting} not sent yet`];
     if (!this.roomLeft) parts.push("no room in this browser: keep this page open until all is kept");
     if (this.kept.refused.length) parts.push(`${this.kept.refused.length} refused: ${this.kept.refused.at(-1).why}`);
     return parts.join(" · ");

@@ -191,7 +191,7 @@ export function squad() {
       if (!run) return;
       const waiting = run.lanes.reduce((sum, lane) => sum + lane.journal.marksWaiting, 0);
       const other = run.lanes.map((lane) => lane.journal.words).find((words) => words.includes("·"));
-      this.kept = [waiting === 0 ? "All kept" : `${waiting} waiting for the server`, other?.split(" · ").slice(1).join(" · ")].filter(Boolean).join(" · ");
+      this.kept = [waiting === 0 ? "Saved" : `${waiting} not sent yet`, other?.split(" · ").slice(1).join(" · ")].filter(Boolean).join(" · ");
     },
   };
 }

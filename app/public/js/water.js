@@ -75,7 +75,7 @@ export function water() {
 
     async send() {
       const waiting = await sendPieces();
-      this.kept = waiting === 0 ? "All kept" : `${waiting} waiting for the server`;
+      this.kept = waiting === 0 ? "Saved" : `${waiting} not sent yet`;
     },
 
     sign(event) {

@@ -24,7 +24,7 @@ module Windlass
       # Counts as a control pause at all.
       def valid? = plausible? && bodily_signal? && !pushed?
 
-      # Counts in the morning series, if it is the first of its day.
+      # Counts towards the morning trend, if it is the first of its day.
       def valid_morning? = valid? && on_waking
 
       def band = BANDS.find { |band| seconds < band.below_s }

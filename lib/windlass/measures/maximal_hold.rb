@@ -38,7 +38,7 @@ module Windlass
       def headline(taken)
         words = if taken.value < LOW_S then "something to look into"
         else
-          (taken.value < WANTED_S) ? "room to improve" : "what one wants of a healthy adult"
+          (taken.value < WANTED_S) ? "room to improve" : "good for a healthy adult"
         end
         "#{Words.hold(taken.value)}: #{words}."
       end

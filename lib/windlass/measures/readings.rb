@@ -51,7 +51,7 @@ module Windlass
         reading(:short_child, ->(pause, context) { pause.valid? && pause.seconds < 20 && context.child },
           "Short, and under twelve years: quiet breathing through the nose is what helps. No holds at that age."),
         reading(:short, ->(pause, context) { pause.valid? && pause.seconds < 20 && !context.nervous && !context.child },
-          "Short and really short goes with busy breathing. Train gently, with small holds."),
+          "A short pause usually means fast breathing at rest. Train gently, with small holds."),
         reading(:busy, ->(pause, context) { pause.valid? && context.busy_signs && pause.seconds < LONG_S },
           "Mouth breathing and yawning go with busy breathing. Through the nose, by day as well.")
       ].freeze
@@ -90,7 +90,7 @@ module Windlass
 
         score = "#{seconds}: #{pause.band.words}"
         case verdict
-        when :counts then "#{score}. Counts in the morning series."
+        when :counts then "#{score}. Counts towards the morning trend."
         when :counts_apart then "#{score}. Valid, but not taken on waking: it stays out of the morning series."
         end
       end

@@ -29,7 +29,7 @@ module Windlass
           ("Busy breathing at rest: quiet breathing first." if taken.value > BUSY),
           ("Under #{HEALTHY.begin} %: warm the finger and take it again; if it stays, a doctor before any hold." if saturation && saturation < HEALTHY.begin),
           ("100 % adds nothing over 95 to 99 %." if saturation == 100),
-          ("A finger is many seconds behind the lungs." if saturation)
+          ("A finger reading lags by many seconds." if saturation)
         ]
       end
     end

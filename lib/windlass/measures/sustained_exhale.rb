@@ -10,7 +10,7 @@ module Windlass
       about id: "sustained_exhale", name: "Sustained exhale", unit: "beats", value: :beats, clock: :beats,
         steps: ["Stand or sit tall, and set the tempo.", "In over four beats, which the clock counts down: belly, ribs, chest last.",
           "Hiss on a quiet, steady stream, the ribs wide. Stop when they drop or the stream flickers."],
-        cautions: ["Dizzy: rest, and breathe small."]
+        cautions: ["If dizzy, rest and breathe gently."]
 
       field :tempo, "Tempo", unit: "beats a minute", range: (40..120)
       field :beats, "Hissed", unit: "beats", range: (1..120)

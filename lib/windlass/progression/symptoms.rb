@@ -7,7 +7,7 @@ module Windlass
       STOPS = {
         blackout: "blackout", motor_loss: "loss of motor control (shaking, nodding)", cyanosis: "blue lips",
         chest_pain: "chest pain", palpitations: "palpitations", coughing_blood: "coughing blood",
-        vision_loss: "vision going", confusion: "confusion", one_sided_weakness: "weakness of one side",
+        vision_loss: "loss of vision", confusion: "confusion", one_sided_weakness: "weakness of one side",
         lasting_breathlessness: "breathlessness over an hour", lasting_headache: "headache over an hour"
       }.freeze
 

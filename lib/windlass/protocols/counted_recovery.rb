@@ -8,8 +8,8 @@ module Windlass
 
       about id: "counted-recovery", name: "Counted recovery", goal: :tolerance, column: :tables, places: %i[chair mat],
         disciplines: APNOEA + WAVES, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, once_a_day: true,
-        trains: "Recovering in few breaths: between two holds there are so many breaths and no more.",
-        cautions: ["Fewer breaths only while the first one after a hold stays smooth. Dry only, seated or lying."]
+        trains: "Recovering in few breaths: a fixed number of breaths between holds.",
+        cautions: ["Cut a breath only if the first breath was smooth. Dry only, seated or lying."]
 
       parameter :hold_s, "hold", :s, 5..300, step: 5, shapes: :hold
       parameter :breaths, "recovery breaths", :breaths, 1..12, step: 1, shapes: :rest

@@ -18,7 +18,7 @@ module Windlass
         needs: {control_pause_s: 0}, clean_sessions: 3, posture: :lying, over_breathing: true, computed: %i[cap_s],
         trains: "Full breathing and a retention after it, in rounds: a morning practice, dry, lying or seated.",
         cautions: [
-          "Over-breathing delays the urge, so it does not protect: the cap is a limit, never a target.",
+          "Over-breathing delays the urge, so it does not protect: the cap is a limit. Do not aim for it.",
           "Lying or seated, on dry ground. No swim, surf, dive, bath or cold immersion for 12 hours after it, no driving and no standing in it.",
           "Tingling comes from low carbon dioxide: breathe softer; if it is strong, stop."
         ]

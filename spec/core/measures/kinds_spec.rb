@@ -25,7 +25,7 @@ RSpec.describe Windlass::Measures::Kind do
   it "reads a maximal hold in its bands: under 35 s, to under 60 s, from there" do
     words = [34.9, 35, 59.9, 60].map { |seconds| read("maximal_hold", seconds, first_breath: "smooth", eventful: "no") }
 
-    expect(words.map { |one| one[/: (.*?)\./, 1] }).to eq ["something to look into", "room to improve", "room to improve", "what one wants of a healthy adult"]
+    expect(words.map { |one| one[/: (.*?)\./, 1] }).to eq ["something to look into", "room to improve", "room to improve", "good for a healthy adult"]
     expect(words.map { |one| one.include?("Suggest a doctor") }).to eq [true, false, false, false]
   end
 

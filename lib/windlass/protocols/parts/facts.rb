@@ -4,12 +4,12 @@ module Windlass
   module Protocols
     # What a coach may want of a protocol: the library is grouped by this, in this order.
     GOALS = {
-      baseline: "Find a baseline", tolerance: "Tolerance of carbon dioxide", oxygen: "Going low in oxygen",
+      baseline: "Find a baseline", tolerance: "Tolerance of carbon dioxide", oxygen: "Low-oxygen training",
       recovery: "Recovery under load", one_hold: "One long hold", voice: "Voice", calm: "Calm"
     }.freeze
 
     # Where it may be done. None is in or near water.
-    PLACES = {chair: "seated", mat: "lying on a mat or bed", ground: "soft dry ground with room to move",
+    PLACES = {chair: "seated", mat: "lying on a mat or bed", ground: "soft ground with room to move",
               room: "standing in a rehearsal room"}.freeze
 
     # What athletes do, as it stands on their sheets.
