@@ -51,7 +51,7 @@ RSpec.describe "Today", :web do
     it "is accepted where it stands, all of it by one button, each with a way back; what needs thought is not" do
       ada, bo, hard = clean_day("Ada"), clean_day("Bo"), clean_day("Cy", {4 => "gasp", 6 => "gasp"})
       get("/")
-      expect(rows("decide").map { |row| row[/(Accept Open|Decide)\z/] }).to eq ["Decide", "Accept Open", "Accept Open"]
+      expect(rows("decide").map { |row| row[/(Open Accept|Decide)\z/] }).to eq ["Decide", "Open Accept", "Open Accept"]
       submit("/", "/decisions", {"seen[#{ada.uuid}]" => seen(ada), "seen[#{bo.uuid}]" => "advance", "seen[#{hard.uuid}]" => seen(hard)})
       expect([text, Windlass::Records::Move.kept.pluck(:session_id, :decided)]).to match [include("1 verdict", "The verdict of Bo is now repeat", "The verdict of Cy needs a look"), [[ada.id, "repeat"]]]
       submit("/", "/moves/#{Windlass::Records::Move.sole.id}/back")

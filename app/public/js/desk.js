@@ -35,7 +35,7 @@ export function desk() {
 
     open(row, event) {
       event.preventDefault();
-      row.querySelector(".act a, a.act, .act button, button.act")?.click();
+      row.querySelector("[data-open], .act a, a.act, .act button, button.act")?.click();
     },
   };
 }
