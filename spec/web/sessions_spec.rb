@@ -95,7 +95,7 @@ RSpec.describe "Sessions", :web do
 
     it "is shown with its reasons, and changes with what is typed before anything is kept" do
       get(path)
-      expect(text).to include "Repeat", "Clean, 1 of 2 in a row on this rung.", "repeat.count"
+      expect(text).to include "Repeat", "Clean, 1 of 2 in a row on this rung."
 
       submit(path, "#{path}/verdict", "effort" => "9.5")
       expect(last_response.body).to include "Ease", "Effort 9.5 of 10.", "13 holds of 5 s".sub("13", "7")

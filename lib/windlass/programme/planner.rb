@@ -88,7 +88,7 @@ module Windlass
 
         search = WeekSearch.new(week, calendar: @calendar, slots: @slots, walls: @walls, before: @placed, expectations: @expectations, wishes: @wishes, since: @since)
         asked = asked(week)
-        placed = sound(search.best(asked, fixed: fixed(week)), search)
+        placed = sound(search.best(asked, fixed: fixed(week, search.refusals)), search)
         keep(week, placed)
         tell_missing(week, asked, placed, search)
         Week.new(from: @calendar.days(week).first, hold_seconds: @walls.held_s(week) + placed.sum { |one| one.course.hold_seconds }, easy: @calendar.easy?(week), limit_s: @walls.limit_s(week))
@@ -99,10 +99,11 @@ module Windlass
         test?(week) ? {TEST => 1}.merge(asked) : asked
       end
 
-      # A test that was asked for on its day; or one that is due: first thing after an easy week, or where a ladder has reached its top.
+      # One that is due: first thing after an easy week, or where a ladder has reached its top.
       def test?(week)
         return false if @calendar.easy?(week)
-        return true if test_events(week).any? { |event| event.date >= @since }
+        # One that has a date lies on it, or nowhere.
+        return false if test_events(week).any?
         return false if @trainings.none? { |training| training.protocol.is_a?(Protocols::Protocol) && training.protocol.needs.key?(:maximal_hold_s) }
 
         due = @calendar.days(week).first - last_test >= 7 * TEST_WEEKS
@@ -116,16 +117,18 @@ module Windlass
 
       def topped? = @trainings.any? { |training| training.protocol.is_a?(Protocols::Protocol) && training.protocol.needs.key?(:maximal_hold_s) && training.standing && @expectations.fetch(training.key).topped? }
 
-      def fixed(week)
+      # @param refusals [Hash{Object => Array<Reason>}] why something can't lie where it was put, by training
+      def fixed(week, refusals)
         days = @calendar.days(week)
         wishes = @fixed.values.flatten.select { |wish| days.include?(wish.date) && wish.date >= @since } + test_events(week).select { |event| event.date >= @since }.map { |event| Wish.new(key: TEST.key, date: event.date, at_min: event.at_min) }
-        wishes.each_with_object([]) { |wish, placed| (found = fixed_at(wish, week, placed)) && placed << found }
+        wishes.each_with_object([]) { |wish, placed| (found = fixed_at(wish, week, placed, refusals)) && placed << found }
       end
 
       # Where a coach put it, if it may lie there.
-      def fixed_at(wish, week, placed)
+      def fixed_at(wish, week, placed, refusals)
         planned = laid(wish, after: placed)&.with(fixed: true) or return
-        planned unless Planner.refusal(Placing.new(planned, week: week, calendar: @calendar, walls: @walls, placed: placed, before: @placed))
+        reason = Planner.refusal(Placing.new(planned, week: week, calendar: @calendar, walls: @walls, placed: placed, before: @placed))
+        reason ? (refusals[wish.key] << reason) && nil : planned
       end
 
       # A test that has an hour needs no slot.

@@ -83,7 +83,7 @@ module Windlass
         dates = open.keys.sort - fixed.map(&:date)
         laid = {[] => []}
         [times - fixed.size, dates.size].min.downto(own.size + 1) do |size|
-          even = dates.combination(size).sort_by { |some| [uneven(training, (some + fixed.map(&:date)).sort, times), some] }
+          even = dates.combination(size).sort_by { |some| [uneven(training, (some + fixed.map(&:date)).sort, times), heavy(training, some), moved(training, some), some] }
           found = even.lazy.filter_map { |some| with(without, training, some, open, times, laid) }.first(BEAM)
           return found if found.any?
         end
@@ -158,11 +158,15 @@ module Windlass
       # Unevenness, what is late in the day, what is heavy before another day of training, what moved.
       def cost(way, training, own, times)
         late = own.count { |one| early?(training) && one.berth.slot.at_min >= NOON_MIN }
-        heavy = own.count { |one| training.activity.strenuous? && !@free_days.include?(one.date + 1) }
-        wished = @wishes.fetch(training.key, []).select { |wish| @calendar.days(@week).include?(wish.date) }
-        moved = wished.count { |wish| own.none? { |one| one.date == wish.date && one.berth.slot.at_min == wish.at_min } }
-        [uneven(training, own.map(&:date), times), late, heavy, moved, own.sum { |one| (one.date - @calendar.days(@week).first).to_i }].zip(way.cost).map(&:sum)
+        dates = own.map(&:date)
+        [uneven(training, dates, times), late, heavy(training, dates), moved(training, dates), own.sum { |one| (one.date - @calendar.days(@week).first).to_i }].zip(way.cost).map(&:sum)
       end
+
+      # Strenuous days before another day of training.
+      def heavy(training, dates) = training.activity.strenuous? ? dates.count { |date| !@free_days.include?(date + 1) } : 0
+
+      # Days on which it was planned before, and is not now.
+      def moved(training, dates) = @wishes.fetch(training.key, []).count { |wish| @calendar.days(@week).include?(wish.date) && !dates.include?(wish.date) }
 
       # How far the days between sessions are from even ones, whole days squared. A test comes first thing.
       def uneven(training, dates, times)
