@@ -6,13 +6,21 @@ module Windlass
     class Roster
       Row = Value.define(:name, :athlete_id, :about, :control_pause, :maximal_hold, :standing)
 
-      def initialize(account, today:)
-        @athletes = account.athletes.by_name.includes(:suspensions, :screenings, :clearances, prescriptions: :athlete).to_a
+      attr_reader :search
+
+      # @param search [String] part of a name or of a discipline; empty: everybody
+      def initialize(account, today:, search: "")
+        @search = search
+        found = account.athletes.by_name
+        found = found.where("name LIKE :part ESCAPE '\\' OR disciplines LIKE :part ESCAPE '\\'", part: "%#{Records::Athlete.sanitize_sql_like(search)}%") unless search.empty?
+        @athletes = found.includes(:suspensions, :screenings, :clearances, prescriptions: :athlete).to_a
         @today = today
         @values = Records::Measure.newest_values(@athletes)
       end
 
       def empty? = @athletes.empty?
+
+      def none_words = @search.empty? ? "No athletes yet." : "Nobody has “#{@search}” in the name or among the disciplines."
 
       def rows
         @athletes.map do |athlete|

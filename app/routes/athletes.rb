@@ -7,7 +7,7 @@ module Windlass
         app.helpers Helpers
 
         app.get("/athletes") do
-          erb :"athletes/index", locals: {title: "Athletes", page: Presenters::Roster.new(account, today: today)}
+          erb :"athletes/index", locals: {title: "Athletes", page: Presenters::Roster.new(account, today: today, search: said(:search)[0, 80])}
         end
 
         app.get("/athletes/new") { athlete_form(Forms::AthleteForm.blank("control_pause_use" => "primary", "uuid" => SecureRandom.uuid)) }

@@ -18,6 +18,13 @@ RSpec.describe "Athletes", :web do
     expect(text).to include "a long score is a warning"
   end
 
+  it "is searched by name and by discipline, and says so where nobody is found" do
+    [["Ada Quill", %w[singing]], ["Bo 100% Tarn", %w[surfing rescue]]].each { |name, disciplines| make_athlete(name: name, disciplines: disciplines) }
+    found = ->(search) { get("/athletes?search=#{URI.encode_www_form_component(search)}") && page.css("table.figures tbody th").map { |cell| cell.text.strip } }
+    expect(["quil", "RESCUE", "", "100%", "_", "nobody"].map(&found)).to eq [["Ada Quill"], ["Bo 100% Tarn"], ["Ada Quill", "Bo 100% Tarn"], ["Bo 100% Tarn"], [], []]
+    expect(text).to include("Nobody has “nobody” in the name or among the disciplines.")
+  end
+
   it "edits one and keeps what was not changed" do
     athlete = make_athlete(resting_pulse: 54, notes: "Thursdays")
     get("/athletes/#{athlete.id}/edit")
@@ -58,6 +65,6 @@ RSpec.describe "Athletes", :web do
 
     make_pause(make_athlete, 31)
     get("/athletes")
-    expect(page.css("tbody tr").map { |row| row.text.split.join(" ") }).to eq ["Ines Aldaya 30, freediving 31 s – No prescription"]
+    expect(page.css("table.figures tbody tr").map { |row| row.text.split.join(" ") }).to eq ["Ines Aldaya 30, freediving 31 s – No prescription"]
   end
 end

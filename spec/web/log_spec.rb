@@ -22,7 +22,7 @@ RSpec.describe "The log", :web do
     get("/sessions/#{first.uuid}")
     expect(text).to include("1 gasp: round 12")
     get("/log")
-    expect(page.css("tbody tr").map { |row| row.text.squeeze(" \n") }).to match [/written in.*13 smooth.*light-headed/m, /12 smooth, 1 gasp/]
+    expect(page.css("table.figures tbody tr").map { |row| row.text.squeeze(" \n") }).to match [/written in.*13 smooth.*light-headed/m, /12 smooth, 1 gasp/]
   end
 
   it "keeps nothing where a line can't be read: line and column are named, and what was typed stays" do
@@ -60,13 +60,13 @@ RSpec.describe "The log", :web do
     end
     Windlass::Records::Session.find_by(note: "=1+1").update!(symptoms: ["nausea"])
     get("/log?athlete_id=#{athlete.id}&from=2025-12-01")
-    expect(page.css("tbody tr").size).to eq 50
+    expect(page.css("table.figures tbody tr").size).to eq 50
     get(page.at("a[rel=next]")["href"])
-    expect([page.css("tbody tr").size, page.at("a[rel=next]")]).to eq [6, nil]
+    expect([page.css("table.figures tbody tr").size, page.at("a[rel=next]")]).to eq [6, nil]
     get("/log?symptom=nausea&to=2026-02-22")
     expect(text).to include("Nothing like that was done.")
     get("/log?symptom=nausea&search=%3D1&from=rubbish&verdict=maybe&after=x~y")
-    expect(page.css("tbody tr").size).to eq 1
+    expect(page.css("table.figures tbody tr").size).to eq 1
 
     get("/log/sessions.csv?symptom=any")
     table = CSV.parse(last_response.body, headers: true)

@@ -1,9 +1,15 @@
-// `?` shows the keys of the screen, where it has some.
+// `?` shows the keys of the screen, where it has some; `/` goes to its search.
 export function listenForHelp() {
   const dialog = document.getElementById("keys");
   if (!dialog) return;
+  const search = document.querySelector("[data-search]");
   window.addEventListener("keydown", (event) => {
-    if (event.key !== "?" || event.target.matches("input, textarea, select")) return;
+    if (event.target.matches("input, textarea, select")) return;
+    if (event.key === "/" && search && !dialog.open) {
+      event.preventDefault();
+      search.focus();
+    }
+    if (event.key !== "?") return;
     event.preventDefault();
     if (dialog.open) dialog.close();
     else dialog.showModal();
