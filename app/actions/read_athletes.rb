@@ -16,13 +16,7 @@ module Windlass
 
       # @return [Integer] athletes added
       # @raise [Error]
-      def self.call(account, table, today:)
-        rows = preview(account, table, today: today)
-        wrong = rows.count { |row| row.state == :wrong }
-        raise Error, "#{Words.count(wrong, "row is", "rows are")} wrong: nobody was added." if wrong > 0
-
-        account.transaction { rows.select { |row| row.state == :new }.each { |row| row.keep.call }.size }
-      end
+      def self.call(account, table, today:) = ReadTable.keep(account, preview(account, table, today: today), otherwise: "nobody was added")
 
       def self.previewed(account, row, there, today)
         form = Forms::AthleteForm.parse(USUAL.merge(row.fields, "uuid" => SecureRandom.uuid), today: today)

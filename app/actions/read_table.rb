@@ -40,9 +40,15 @@ module Windlass
       # @return [Integer] rows kept: all that are new; where anything is wrong, none
       # @raise [Error]
       def self.call(account, table, now:)
-        rows = preview(account, table, now: now)
+        keep(account, preview(account, table, now: now))
+      end
+
+      # All that is new, or nothing.
+      # @param rows [Array<Row>]
+      # @param otherwise [String] what is said where something is wrong
+      def self.keep(account, rows, otherwise: "nothing was kept")
         wrong = rows.count { |row| row.state == :wrong }
-        raise Error, "#{Words.count(wrong, "row is", "rows are")} wrong: nothing was kept." if wrong > 0
+        raise Error, "#{Words.count(wrong, "row is", "rows are")} wrong: #{otherwise}." if wrong > 0
 
         account.transaction { rows.select { |row| row.state == :new }.each { |row| row.keep.call }.size }
       end
