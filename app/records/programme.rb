@@ -68,7 +68,7 @@ module Windlass
       def moved? = !moved_from_on.nil?
 
       # @return [Windlass::Programme::Wish]
-      def to_wish = Windlass::Programme::Wish.new(key: key, date: local_date, at_min: at_min)
+      def to_wish = Windlass::Programme::Wish.new(key: key, date: local_date, at_min: at_min, rung: rung)
 
       private
 

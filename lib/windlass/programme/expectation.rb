@@ -30,6 +30,13 @@ module Windlass
         course(step + (stepped ? 1 : 0), date, calendar, stepped)
       end
 
+      # What a session of a rung is, whenever it comes.
+      # @return [Course]
+      def at(rung)
+        known = steps.find { |number, _| number == rung } || [rung, @training.standing.ladder&.rungs&.at(rung)]
+        known.last ? measured(*known) : measured(*steps.first)
+      end
+
       # These were placed.
       def placed(courses)
         courses.each do |course|

@@ -64,7 +64,11 @@ module Windlass
     TEST_S = 600
     TEST_PLACES = %i[chair mat].freeze
 
-    # Where a session was, or is wanted by a coach: it stays there if it may.
-    Wish = Value.define(:key, :date, :at_min)
+    # Where a session was, or is wanted by a coach: it stays there if it may. rung: that it was planned at; nil where nobody said.
+    Wish = Value.define(:key, :date, :at_min, :rung) do
+      def initialize(key:, date:, at_min:, rung: nil)
+        super
+      end
+    end
   end
 end

@@ -124,9 +124,9 @@ module Windlass
         wishes.each_with_object([]) { |wish, placed| (found = fixed_at(wish, week, placed, refusals)) && placed << found }
       end
 
-      # Where a coach put it, if it may lie there.
+      # Where a coach put it, if it may lie there; at the rung that is to be expected now.
       def fixed_at(wish, week, placed, refusals)
-        planned = laid(wish, after: placed)&.with(fixed: true) or return
+        planned = laid(wish.with(rung: nil), after: placed)&.with(fixed: true) or return
         reason = Planner.refusal(Placing.new(planned, week: week, calendar: @calendar, walls: @walls, placed: placed, before: @placed))
         reason ? (refusals[wish.key] << reason) && nil : planned
       end
@@ -141,7 +141,8 @@ module Windlass
         return unless slot
 
         berth = Berth.new(date: wish.date, slot: slot, begins: @calendar.moment(wish.date, slot.at_min))
-        course = @expectations.fetch(training.key).following(after.select { |one| one.key == wish.key }.map(&:course), wish.date, @calendar, @calendar.week_of(wish.date), still: true)
+        expectation = @expectations.fetch(training.key)
+        course = wish.rung ? expectation.at(wish.rung) : expectation.following(after.select { |one| one.key == wish.key }.map(&:course), wish.date, @calendar, @calendar.week_of(wish.date), still: true)
         Planned.new(training: training, berth: berth, course: course)
       end
 
