@@ -169,7 +169,7 @@ RSpec.describe "The deck's modules", :browser do
       return [full, journal.waiting, journal.words, journal.kept.refused.map((one) => one.at_ms)];
     JS
 
-    expect(answer).to match [/2 waiting.*no room in this browser/, 0, "Saved · 1 refused: kind is not known", [0]]
+    expect(answer).to match [/2 not sent yet.*no room in this browser/, 0, "Saved · 1 refused: kind is not known", [0]]
   end
 
   it "turns to quiet breathing out of a hold, waits as long as it takes, sounds nothing, and comes back to it after a reload" do
