@@ -152,7 +152,7 @@ RSpec.describe "Coaching", :web do
     Windlass::Actions::RateSession.call(sessions.first, {effort: 2, symptoms: ["blackout"], note: "", rounds: {}}, now: clock.now)
     resting.suspensions.create!(account_id: account.id, session: sessions.last, kind: "rest", reason: "Rest until 6 March 2026", opened_at: clock.now, until_on: clock.now.to_date + 4)
     get("/athletes")
-    rows = page.css("tbody tr").to_h { |row| [row.at("a").text, row.css("td").last.text.strip] }
+    rows = page.css("table.figures tbody tr").to_h { |row| [row.at("a").text, row.css("td").last.text.strip] }
 
     expect(rows).to eq({"Ines Aldaya" => "Small holds, rung 1 of 10", "Bo" => "Stopped, awaiting clearance", "Cleo" => "Rest until 6 March 2026", bare.name => "No prescription"})
   end
