@@ -16,16 +16,19 @@ module Windlass
     end
 
     # @param programme [Records::Programme] of one of the athletes
-    # @param fixed [Array<Programme::Wish>] where a coach put sessions
     # @return [Programme::Planner] from today on, or from the programme's first day
-    def planner(programme, fixed: programme.planned_sessions.select(&:fixed).map(&:to_wish))
-      ahead = programme.planned_sessions.select { |one| one.local_date >= @today }
+    def planner(programme)
+      ahead = ahead(programme)
       Programme::Planner.new(programme.to_calendar, slots: programme.slots, trainings: trainings(programme), ground: @situations.ground(programme.athlete), memo: @memo,
-        before: ahead.map(&:to_wish), fixed: fixed, since: since(programme), held: held(programme), done: done(programme))
+        before: ahead.map(&:to_wish), fixed: ahead.select(&:fixed).map(&:to_wish), since: [@today, programme.starts_on].max, now: @now, held: held(programme), done: done(programme))
     end
 
-    # @return [Date] today's sessions that were done stay as they were
-    def since(programme) = [@today, programme.starts_on].max
+    # What is still to come: what lies before today, or was done today, stays as it was.
+    # @return [Array<Records::PlannedSession>]
+    def ahead(programme)
+      done = done(programme)
+      programme.planned_sessions.select { |one| one.local_date >= [@today, programme.starts_on].max && !done.fetch(one.key, []).include?(one.local_date) }
+    end
 
     # @return [Array<Programme::Training>]
     def trainings(programme) = programme.trainings.includes(prescription: :athlete).map { |one| training(one) }
@@ -55,8 +58,7 @@ module Windlass
 
     # @return [Hash{Integer => Array<Date>}] days of the programme on which it was done, by prescription
     def done(programme)
-      Records::Session.kept.where(athlete_id: programme.athlete_id, local_date: programme.starts_on..@today).where("done_ms > 0").distinct.pluck(:prescription_id, :local_date)
-        .group_by(&:first).transform_values { |rows| rows.map { |_, date| date.to_date } }
+      (@done ||= {})[programme.id] ||= Records::Session.days_done([programme.athlete_id], programme.starts_on..@today).group_by(&:first).transform_values { |rows| rows.map(&:last) }
     end
   end
 end

@@ -15,6 +15,8 @@ module Windlass
       def self.choices(planned, now:, programmes: Programmes.new([planned.athlete], now: now))
         trial = Trial.new(planned, now, programmes)
         first = [planned.local_date - AROUND, now.to_date, planned.programme.starts_on].max
+        return [] unless trial.ahead?
+
         (first..[planned.local_date + AROUND, planned.programme.ends_on].min).flat_map { |date| trial.slots(date).map { |slot| trial.choice(date, slot) } }
       end
 
@@ -23,7 +25,10 @@ module Windlass
       # @return [Records::PlannedSession]
       # @raise [Error] which wall stands there, and when it opens
       def self.call(planned, date:, at_min:, now:)
-        trial = Trial.new(planned, now, Programmes.new([planned.athlete], now: now))
+        programmes = Programmes.new([planned.athlete], now: now)
+        trial = Trial.new(planned, now, programmes)
+        raise Error, "It is done, or its day is over." unless trial.ahead?
+
         slot = trial.slots(date).find { |one| one.at_min == at_min } or raise Error, "There is no slot at that time on #{Words.date(date)}."
         raise Error, "#{Words.date(date)} is over." if date < now.to_date
 
@@ -32,6 +37,8 @@ module Windlass
         raise Error, choice.refusal if choice.refusal
 
         put(planned, date, slot, fixed: true, from: [planned.local_date, planned.at_min])
+        PlanProgramme.weigh(planned.programme.reload, programmes)
+        planned
       end
 
       # Back to where it lay before.
@@ -55,7 +62,7 @@ module Windlass
       def self.in_turn(programme, date, at_min)
         beside = programme.planned_sessions.reload.select { |one| one.local_date == date && one.at_min == at_min }
         begins = at_min
-        beside.sort_by { |one| Programme::SlotOrder.of(one.to_protocol) + [one.key.to_s] }.each do |one|
+        beside.sort_by { |one| one.place_in_slot }.each do |one|
           one.update!(begins_min: begins)
           begins += (one.seconds / 60.0).ceil unless one.apart
         end
@@ -67,17 +74,22 @@ module Windlass
         def initialize(planned, now, programmes)
           @planned = planned
           @programme = planned.programme
+          @now = now
           @planner = programmes.planner(@programme)
           @slots = @programme.slots
-          @others = @programme.planned_sessions.reject { |one| one.id == planned.id || one.local_date < now.to_date }
+          @here, @others = programmes.ahead(@programme).partition { |one| one.id == planned.id }
         end
 
-        def slots(date) = @slots.select { |slot| slot.day == date.cwday }
+        # @return [Boolean] it is neither done nor over
+        def ahead? = @here.any?
+
+        # @return [Array<Programme::Slot>] that have not begun yet
+        def slots(date) = @slots.select { |slot| slot.day == date.cwday && @planner.calendar.moment(date, slot.at_min) >= @now }
 
         # @return [Choice]
         def choice(date, slot)
           here = date == @planned.local_date && slot.at_min == @planned.at_min
-          refusal = here ? nil : @planner.refusal(@planned.to_wish.with(date: date, at_min: slot.at_min), @others.map(&:to_wish))&.text
+          refusal = here ? nil : @planner.refusal(@planned.to_wish.with(date: date, at_min: slot.at_min), @others.map(&:to_wish), from: @planned.to_wish)&.text
           Choice.new(date: date, slot: slot, refusal: refusal, here: here)
         end
       end

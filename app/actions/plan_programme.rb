@@ -15,8 +15,11 @@ module Windlass
             chosen = athlete.prescriptions.open.where(id: times.select { |_, count| count > 0 }.keys)
             next if chosen.empty?
 
-            Records::Programme.open.where(athlete_id: athlete.id).update_all(ended_at: now)
+            before = Records::Programme.open.find_by(athlete_id: athlete.id)
+            before&.update!(ended_at: now)
             programme = Records::Programme.create!(account_id: account_id, athlete: athlete, group: group, starts_on: starts_on, weeks: weeks, easy_every: easy_every, planned_at: now)
+            # Until it begins, what was planned before is followed.
+            before&.planned_sessions&.where(local_date: now.to_date...starts_on)&.update_all(programme_id: programme.id)
             chosen.each { |prescription| programme.trainings.create!(prescription: prescription, times_a_week: times.fetch(prescription.id)) }
             programme
           end
@@ -33,12 +36,18 @@ module Windlass
         planner = programmes.planner(programme)
         plan = planner.plan
         programme.transaction do
-          write(programme, plan, programmes.since(programme))
-          programme.update!(planned_at: now, left_out: plan.unplaced.map { |one| left_out(one) },
-            loads: plan.weeks.map { |week| {from: week.from, hold_s: week.hold_seconds.round, easy: week.easy, limit_s: week.limit_s&.floor} })
+          write(programme, plan, programmes.ahead(programme))
+          programme.update!(planned_at: now, left_out: plan.unplaced.map { |one| left_out(one) }, loads: plan.weeks.map { |week| load(week) })
         end
         programme
       end
+
+      # What the weeks come to after a move.
+      def self.weigh(programme, programmes)
+        programme.update!(loads: programmes.planner(programme).weeks_of(programmes.ahead(programme).map(&:to_wish)).map { |week| load(week) })
+      end
+
+      def self.load(week) = {from: week.from, hold_s: week.hold_seconds.round, easy: week.easy, limit_s: week.limit_s&.floor}
 
       # So many at once as a page may wait for; what they have in common is asked once.
       AT_ONCE = 8
@@ -53,8 +62,8 @@ module Windlass
       def self.left_out(one) = {week: one.week, prescription_id: (one.training.key unless one.training.test?), name: one.training.name, missing: one.missing, reasons: one.reasons.map(&:to_h)}
 
       # A session that stays where it was, or goes elsewhere in its week, is the same one: calendars know it by its name.
-      def self.write(programme, plan, since)
-        old = programme.planned_sessions.select { |one| one.local_date >= since }
+      # @param old [Array<Records::PlannedSession>] what was still to come
+      def self.write(programme, plan, old)
         known = plan.sessions.to_h { |entry| [entry, take(old) { |one| same?(one, entry) && one.local_date == entry.date && one.at_min == minutes(entry.at) }] }
         known.each { |entry, one| known[entry] = take(old) { |other| same?(other, entry) && (other.local_date - entry.date).abs < 7 } if one.nil? }
         Records::PlannedSession.where(id: old.map(&:id)).delete_all
@@ -83,7 +92,7 @@ module Windlass
       end
 
       def self.minutes(clock) = clock.split(":").map { |part| Integer(part, 10) }.then { |hours, minutes| hours * 60 + minutes }
-      private_class_method :left_out, :write, :take, :same?, :change, :columns, :minutes
+      private_class_method :left_out, :load, :write, :take, :same?, :change, :columns, :minutes
     end
   end
 end

@@ -40,7 +40,7 @@ module Windlass
       # @param athlete_ids [Array<Integer>]
       # @param days [Range<Date>]
       def initialize(athlete_ids, days)
-        @sessions = Records::Session.kept.where(athlete_id: athlete_ids, local_date: days).where("done_ms > 0").pluck(:prescription_id, :local_date).to_set { |id, date| [id, date.to_date] }
+        @sessions = Records::Session.days_done(athlete_ids, days).to_set
         @tests = Records::Measure.where(athlete_id: athlete_ids, kind: "maximal_hold", taken_at: days.first.to_time...(days.last + 1).to_time).pluck(:athlete_id, :taken_at).to_set { |id, at| [id, at.getlocal.to_date] }
       end
 

@@ -81,7 +81,8 @@ module Windlass
 
       def calendar = @calendar ||= programme.to_calendar
 
-      def planned = @planned ||= programme.planned_sessions.includes(:prescription).to_a
+      # Of its own weeks: what it took over from the one before lies earlier.
+      def planned = @planned ||= programme.planned_sessions.where(local_date: programme.starts_on..).includes(:prescription).to_a
 
       def done = @done ||= Done.new([athlete.id], programme.starts_on..programme.ends_on)
 

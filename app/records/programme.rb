@@ -67,6 +67,9 @@ module Windlass
 
       def moved? = !moved_from_on.nil?
 
+      # @return [Array] to sort by: its turn among those that share its slot
+      def place_in_slot = Windlass::Programme::SlotOrder.of(to_protocol, test? ? nil : Record.dose(prescription.dose)) + [key.to_s]
+
       # @return [Windlass::Programme::Wish]
       def to_wish = Windlass::Programme::Wish.new(key: key, date: local_date, at_min: at_min, rung: rung)
 

@@ -94,6 +94,15 @@ module Windlass
       # @return [Array<Integer>] those that are no sets
       def self.false_starts(ids) = ids.empty? ? [] : cores(kept.where(id: ids)).select(&:false_start?).map(&:id)
 
+      # Days on which something was done; false starts are none.
+      # @return [Array<Array(Integer, Date)>] prescription and day, each once
+      def self.days_done(athlete_ids, days)
+        sets = kept.where(athlete_id: athlete_ids, local_date: days).where("done_ms > 0")
+        # Only what holds once at most can be a false start: the others are not read whole.
+        short = sets.where("(SELECT count(*) FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0) <= 1").ids
+        sets.where.not(id: false_starts(short)).distinct.pluck(:prescription_id, :local_date).map { |id, date| [id, date.to_date] }
+      end
+
       # @param of [Hash] whose: `prescription_id:` or `athlete_id:`
       # @return [Hash{Integer => Integer}] sets that were done on that day, by prescription; false starts are none
       def self.sets_done(on:, **of)

@@ -72,8 +72,10 @@ module Windlass
 
         def planned = @planned ||= Records::PlannedSession.where(athlete_id: @ground.by_id.keys, local_date: @ground.today).where.not(prescription_id: nil).joins(:programme).merge(Records::Programme.open).includes(programme: :group).index_by(&:prescription_id)
 
-        # Athletes whose day a programme has planned.
-        def programmes = @programmes ||= Records::Programme.current(@ground.today).where(athlete_id: @ground.by_id.keys, starts_on: ..@ground.today).pluck(:athlete_id).to_set
+        # Athletes whose day a programme has planned; one that has not begun has taken over what was planned before.
+        def programmes
+          @programmes ||= Records::Programme.current(@ground.today).where(athlete_id: @ground.by_id.keys).then { |open| open.where(starts_on: ..@ground.today).or(open.where(id: planned.values.map(&:programme_id))) }.pluck(:athlete_id).to_set
+        end
 
         # @return [String, nil] what was said today; nil where nothing was asked yet
         def said(athlete)

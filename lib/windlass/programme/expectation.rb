@@ -101,7 +101,7 @@ module Windlass
       def measured(rung, dose)
         return Course.new(rung: nil, dose: nil, seconds: TEST_S, set_seconds: TEST_S, hold_seconds: 0, washout: nil, expected: false, stepped: false) if @training.test?
 
-        (@measured ||= {})[rung] ||= Expectation.course(@training.protocol.bound(dose), rung, dose, memo: @memo, washout: washout)
+        (@measured ||= {})[[rung, dose]] ||= Expectation.course(@training.protocol.bound(dose), rung, dose, memo: @memo, washout: washout)
       end
     end
   end

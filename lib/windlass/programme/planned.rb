@@ -16,15 +16,19 @@ module Windlass
     # The order in which several are done in one slot: a measure, what is quiet and small, voice and drills, then what is heavy.
     module SlotOrder
       GROUPS = [
-        ->(one) { one == Progression::MAXIMAL_TEST },
-        ->(one) { [nil, :small, :breath].include?(one.column) && !one.strenuous? },
-        ->(one) { one.column == :voice },
-        ->(one) { !one.strenuous? && !one.once_a_day? }
+        ->(one, _) { one == Progression::MAXIMAL_TEST },
+        ->(one, columns) { (columns - %i[small breath]).empty? && !one.strenuous? },
+        ->(one, columns) { (columns - %i[small breath voice]).empty? && !one.strenuous? },
+        ->(one, _) { !one.strenuous? && !one.once_a_day? }
       ].freeze
 
       # @param activity [Protocols::Protocol, Progression::Activity]
+      # @param dose [Hash, nil] what a session of blocks is hangs on it
       # @return [Array<Integer>] to sort by; what is in none of the groups is heavy, and comes last
-      def self.of(activity) = [GROUPS.index { |group| group.call(activity) } || GROUPS.size]
+      def self.of(activity, dose) = [GROUPS.index { |group| group.call(activity, columns(activity, dose)) } || GROUPS.size]
+
+      # @return [Array<Symbol>] of the screening table
+      def self.columns(activity, dose) = dose ? activity.columns(dose) : [activity.column].compact
     end
 
     # A session in its place. begins: after those before it in the same slot. ready: what readiness says of it.
@@ -46,7 +50,9 @@ module Windlass
       # @return [Boolean] one set in the slot, the others through the day
       def apart? = in_slot_s < course.seconds
 
-      def place_in_slot = SlotOrder.of(training.activity) + [training.key.to_s]
+      def place_in_slot = SlotOrder.of(training.activity, course.dose) + [training.key.to_s]
+
+      def columns = SlotOrder.columns(training.activity, course.dose)
 
       def over_breathing? = training.activity.over_breathing? || course.washout.to_f >= Physiology::OVER_BREATHED_MMHG
 

@@ -6,7 +6,10 @@ module Windlass
     Unplaced = Value.define(:week, :training, :missing, :reasons)
 
     # A week as it was planned. limit_s: the most that may be held; nil before two weeks are known.
-    Week = Value.define(:from, :hold_seconds, :easy, :limit_s)
+    Week = Value.define(:from, :hold_seconds, :easy, :limit_s) do
+      # @return [Numeric] seconds over the line; negative under it, and without one
+      def over_s = limit_s ? hold_seconds - limit_s : -1
+    end
 
     # sessions: {Entry}s in order of time.
     Plan = Value.define(:sessions, :unplaced, :weeks)
@@ -28,20 +31,22 @@ module Windlass
       # @param fixed [Array<Wish>] where a coach put sessions
       # @param since [Date] nothing is planned before it: the weeks before are as they were
       # @param done [Hash{Object => Array<Date>}] days of the programme on which a training was done already
+      # @param now [Time, nil] nothing is planned before it either
       # @param memo [Hash] what is the same for everybody; shared by the plans of a squad
-      def initialize(calendar, slots:, trainings:, ground:, before: [], fixed: [], held: nil, memo: {}, since: calendar.from, done: {})
+      def initialize(calendar, slots:, trainings:, ground:, before: [], fixed: [], held: nil, memo: {}, since: calendar.from, now: nil, done: {})
         @memo = memo
         @since = since
+        @opens = [calendar.moment(since, 0), now].compact.max
         @done = done
         @calendar = calendar
         @slots = slots
         @trainings = trainings
-        @walls = Walls.new(calendar, ground: ground, memo: memo, held: held, done: done)
+        @walls = Walls.new(calendar, ground: ground, memo: memo, held: held, done: done, since: since)
         @history = ground.fetch(:history, [])
         @shown_on = ground[:measures]&.maximal_hold_shown_on
         @expectations = [*trainings, TEST].to_h { |training| [training.key, Expectation.new(training, memo: memo)] }
         @wishes = before.group_by(&:key)
-        @fixed = fixed.group_by(&:key)
+        @fixed = (fixed + test_wishes).select { |wish| wish.date >= since }
         @placed = []
         @unplaced = []
       end
@@ -49,6 +54,7 @@ module Windlass
       # @yieldparam week [Integer] that is planned
       # @return [Plan]
       def plan
+        @ahead = @fixed.filter_map { |wish| put(wish) }
         weeks = (0...@calendar.weeks).map do |week|
           yield week if block_given?
           plan_week(week)
@@ -61,18 +67,23 @@ module Windlass
       # Why a session may not lie there, with others where they lie.
       # @param wish [Wish]
       # @param others [Array<Wish>]
+      # @param from [Wish, nil] where it lies now
       # @return [Reason, nil]
-      def refusal(wish, others)
-        week = @calendar.week_of(wish.date)
-        near = others.filter_map { |other| laid(other) if (other.date.jd - wish.date.jd).abs <= 7 }
-        placed, before = near.partition { |one| @calendar.week_of(one.date) == week }
+      def refusal(wish, others, from: nil)
         planned = laid(wish) or return Telling::NO_SLOT
-        @walls.week_planned(week - 1, before.select { |one| @calendar.week_of(one.date) == week - 1 }) if week > 0
-        again = placed.find { |one| one.key == wish.key && one.date == wish.date }
-        return Reason.new(rule: "again", text: "It is planned on that day already.") if again
+        lie = others.filter_map { |other| laid(other) }
+        return Reason.new(rule: "again", text: "It is planned on that day already.") if lie.any? { |one| one.key == wish.key && one.jd == planned.jd }
 
-        Planner.refusal(Placing.new(planned, week: week, calendar: @calendar, walls: @walls, placed: placed, before: before))
+        weigh(lie)
+        week = @calendar.week_of(wish.date)
+        placed, before = lie.select { |one| (one.jd - planned.jd).abs <= Walls::FAR_DAYS }.partition { |one| @calendar.week_of(one.date) == week }
+        Planner.refusal(Placing.new(planned, week: week, calendar: @calendar, walls: @walls, placed: placed, before: before)) || heavier(lie, from && laid(from), planned)
       end
+
+      # What each week comes to where sessions lie so.
+      # @param wishes [Array<Wish>]
+      # @return [Array<Week>]
+      def weeks_of(wishes) = weigh(wishes.filter_map { |wish| laid(wish) })
 
       # Why a session may not lie there.
       # @return [Reason, nil]
@@ -84,14 +95,33 @@ module Windlass
       private
 
       def plan_week(week)
-        return Week.new(from: @calendar.days(week).first, hold_seconds: @walls.held_s(week), easy: @calendar.easy?(week), limit_s: @walls.limit_s(week)) if @calendar.days(week).last < @since
+        return weighed(week, []) if @calendar.days(week).last < @since
 
-        search = WeekSearch.new(week, calendar: @calendar, slots: @slots, walls: @walls, before: @placed, expectations: @expectations, wishes: @wishes, since: @since)
+        search = WeekSearch.new(week, calendar: @calendar, slots: @slots, walls: @walls, before: @placed, ahead: ahead(week), expectations: @expectations, wishes: @wishes, opens: @opens)
         asked = asked(week)
         placed = sound(search.best(asked, fixed: fixed(week, search.refusals)), search)
         keep(week, placed)
         tell_missing(week, asked, placed, search)
+        weighed(week, placed)
+      end
+
+      def weighed(week, placed)
         Week.new(from: @calendar.days(week).first, hold_seconds: @walls.held_s(week) + placed.sum { |one| one.course.hold_seconds }, easy: @calendar.easy?(week), limit_s: @walls.limit_s(week))
+      end
+
+      # @param lie [Array<Planned>] of all weeks
+      def weigh(lie)
+        of_week = lie.group_by { |one| @calendar.week_of(one.date) }
+        weeks = (0...@calendar.weeks)
+        weeks.each { |week| @walls.week_planned(week, of_week.fetch(week, [])) }
+        weeks.map { |week| weighed(week, of_week.fetch(week, [])) }
+      end
+
+      # A move may take any week over its line, or further over it: the next ones lean on what it takes from one and gives to another.
+      def heavier(lie, was, planned)
+        before, after = [was, planned].map { |one| weigh([*lie, *([one] if one)]) }
+        over = after.zip(before).find { |now, then_| now.over_s > [then_.over_s, 0].max + 0.5 }&.first
+        Reason.new(rule: "ramp.week", text: "The week of #{Words.date(over.from)} would then be #{Words.length(over.over_s.ceil)} over its line.") if over
       end
 
       def asked(week)
@@ -103,7 +133,7 @@ module Windlass
       def test?(week)
         return false if @calendar.easy?(week)
         # One that has a date lies on it, or nowhere.
-        return false if test_events(week).any?
+        return false if @ahead.any? { |one| one.training.test? && (one.date - @calendar.days(week).first).to_i.between?(-Walls::FAR_DAYS, 7 + Walls::FAR_DAYS) }
         return false if @trainings.none? { |training| training.protocol.is_a?(Protocols::Protocol) && training.protocol.needs.key?(:maximal_hold_s) }
 
         due = @calendar.days(week).first - last_test >= 7 * TEST_WEEKS
@@ -117,19 +147,24 @@ module Windlass
 
       def topped? = @trainings.any? { |training| training.protocol.is_a?(Protocols::Protocol) && training.protocol.needs.key?(:maximal_hold_s) && training.standing && @expectations.fetch(training.key).topped? }
 
-      # @param refusals [Hash{Object => Array<Reason>}] why something can't lie where it was put, by training
+      def test_wishes = @calendar.events.select(&:test?).map { |event| Wish.new(key: TEST.key, date: event.date, at_min: event.at_min) }
+
+      # What lies fixed in later weeks: it was there first.
+      def ahead(week) = @ahead.select { |one| one.date > @calendar.days(week).last }
+
+      # Where a coach put them, and tests on their day, if they may lie there.
+      # @param refusals [Hash{Object => Array<Reason>}] why something can't, by training
       def fixed(week, refusals)
         days = @calendar.days(week)
-        wishes = @fixed.values.flatten.select { |wish| days.include?(wish.date) && wish.date >= @since } + test_events(week).select { |event| event.date >= @since }.map { |event| Wish.new(key: TEST.key, date: event.date, at_min: event.at_min) }
-        wishes.each_with_object([]) { |wish, placed| (found = fixed_at(wish, week, placed, refusals)) && placed << found }
+        @fixed.select { |wish| days.include?(wish.date) }.each_with_object([]) do |wish, placed|
+          planned = put(wish, after: placed) or next
+          reason = Planner.refusal(Placing.new(planned, week: week, calendar: @calendar, walls: @walls, placed: placed, before: @placed + ahead(week)))
+          reason ? refusals[wish.key] << reason : placed << planned
+        end
       end
 
-      # Where a coach put it, if it may lie there; at the rung that is to be expected now.
-      def fixed_at(wish, week, placed, refusals)
-        planned = laid(wish.with(rung: nil), after: placed)&.with(fixed: true) or return
-        reason = Planner.refusal(Placing.new(planned, week: week, calendar: @calendar, walls: @walls, placed: placed, before: @placed))
-        reason ? (refusals[wish.key] << reason) && nil : planned
-      end
+      # At the rung that is to be expected now.
+      def put(wish, after: []) = laid(wish.with(rung: nil), after: after)&.with(fixed: true)
 
       # A test that has an hour needs no slot.
       # @return [Planned, nil] nil where there is no such slot, or no dose

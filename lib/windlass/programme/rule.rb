@@ -31,6 +31,9 @@ module Windlass
 
       def date = berth.date
 
+      # @return [Array<Symbol>] of the screening table, that the dose falls under; none: quiet breathing and drills
+      def columns = planned.columns
+
       # @return [Numeric] seconds that are left in the slot
       def room_s = berth.slot.minutes * 60 - beside.sum(&:in_slot_s)
 

@@ -17,8 +17,9 @@ module Windlass
       # @param ground [Hash] of {Progression::Situation}: screen, measures, mornings, history, …
       # @param memo [Hash] answers about two sessions are the same for everybody
       # @param held [Hash{Date => Numeric}] seconds held on days of the past
+      # @param since [Date] what was done lies before it, or on it
       # @param done [Hash{Object => Array<Date>}] days of the programme on which a training was done already
-      def initialize(calendar, ground:, memo: {}, held: nil, done: {})
+      def initialize(calendar, ground:, memo: {}, held: nil, done: {}, since: calendar.from)
         @calendar = calendar
         @ground = ground
         @pairs = memo[:pairs] ||= {}
@@ -28,6 +29,8 @@ module Windlass
         @kinds = {}.compare_by_identity
         @held = held || held_in(ground.fetch(:history, []))
         @planned_held = {}
+        @since = since
+        @limits = {}
         @done = done
       end
 
@@ -38,21 +41,24 @@ module Windlass
 
       # @return [Numeric, nil] the most that may be held in a week; nil before two weeks are known
       def limit_s(week)
-        return @limits[week] if (@limits ||= {}).key?(week)
+        return @limits[week] if @limits.key?(week)
 
         known = (1..Progression::Record::RAMP_WEEKS).filter_map { |back| held_in_week(week - back) }
         @limits[week] = (Progression::Record::RAMP * known.sum / known.size if known.size >= 2)
       end
 
       # What a week came to, once it is planned.
-      def week_planned(week, placed) = @planned_held[week] = placed.any? ? placed.sum { |one| one.course.hold_seconds } : nil
+      def week_planned(week, placed)
+        @limits = {}
+        @planned_held[week] = placed.any? ? placed.sum { |one| one.course.hold_seconds } : nil
+      end
 
       # @param placing [Placing]
       # @return [Reason, nil] why readiness would refuse it, whatever else is planned
       def alone(placing)
         # So far from all that was done the hour does not matter any more.
-        hour = (placing.berth.date - @calendar.from > FAR_DAYS) ? nil : placing.berth.slot.at_min
-        key = [placing.training.key, placing.berth.date, hour, placing.course.rung]
+        hour = (placing.berth.date - @since > FAR_DAYS) ? nil : placing.berth.slot.at_min
+        key = [placing.training.key, placing.berth.date, hour, placing.course.dose]
         @alone.fetch(key) { @alone[key] = refusal(ready(placing.planned), placing.date) }
       end
 
@@ -99,7 +105,7 @@ module Windlass
       # Only the near past says anything, and the newest of each protocol.
       def past = @past ||= @ground.fetch(:history, []).group_by(&:protocol).flat_map { |_, sessions|
         newest = sessions.max_by(&:place_in_time)
-        sessions.select { |one| one.equal?(newest) || one.date > @calendar.from - NEAR_HISTORY_DAYS || (one.symptoms & Progression::Symptoms::STOPS.keys).any? }
+        sessions.select { |one| one.equal?(newest) || one.date > @since - NEAR_HISTORY_DAYS || (one.symptoms & Progression::Symptoms::STOPS.keys).any? }
       }
       NEAR_HISTORY_DAYS = 15
 

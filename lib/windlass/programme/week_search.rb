@@ -15,15 +15,17 @@ module Windlass
       # @param before [Array<Planned>] of the weeks before
       # @param expectations [Hash{Object => Expectation}] by training
       # @param wishes [Hash{Object => Array<Wish>}] where sessions were, by training
-      # @param since [Date] nothing is planned before it
-      def initialize(week, calendar:, slots:, walls:, before:, expectations:, wishes: {}, since: calendar.from)
+      # @param ahead [Array<Planned>] that lie fixed in the weeks after
+      # @param opens [Time] nothing is planned before it
+      def initialize(week, calendar:, slots:, walls:, before:, expectations:, opens:, ahead: [], wishes: {})
         @week = week
         @calendar = calendar
         @walls = walls
         @before = before
+        @ahead = ahead
         @expectations = expectations
         @wishes = wishes
-        @berths = calendar.days(week).select { |date| date >= since }.flat_map { |date| slots.select { |slot| slot.day == date.cwday }.map { |slot| Berth.new(date: date, slot: slot, begins: calendar.moment(date, slot.at_min)) } }
+        @berths = calendar.days(week).flat_map { |date| slots.select { |slot| slot.day == date.cwday }.map { |slot| Berth.new(date: date, slot: slot, begins: calendar.moment(date, slot.at_min)) } }.select { |berth| berth.begins >= opens }
         @free_days = [*calendar.days(week), calendar.days(week).last + 1].reject { |date| slots.any? { |slot| slot.day == date.cwday } && !calendar.away?(date) }.to_set
         @refusals = Hash.new { |known, key| known[key] = [] }
       end
@@ -80,7 +82,7 @@ module Windlass
         without = way.with(placed: others)
         fixed = others.select { |one| one.key == training.key }
         open = open_berths(training)
-        dates = open.keys.sort - fixed.map(&:date)
+        dates = open.keys.sort - fixed.map(&:date) - @walls.done.fetch(training.key, [])
         laid = {[] => []}
         [times - fixed.size, dates.size].min.downto(own.size + 1) do |size|
           even = dates.combination(size).sort_by { |some| [uneven(training, (some + fixed.map(&:date)).sort, times), heavy(training, some), moved(training, some), some] }
@@ -134,8 +136,8 @@ module Windlass
         nil
       end
 
-      # Of the weeks before only what a rule may still look at.
-      def near = @near ||= @before.select { |one| one.jd >= @calendar.days(@week).first.jd - Walls::FAR_DAYS }
+      # Of other weeks only what a rule may still look at.
+      def near = @near ||= (@before + @ahead).select { |one| one.jd.between?(@calendar.days(@week).first.jd - Walls::FAR_DAYS, @calendar.days(@week).last.jd + Walls::FAR_DAYS) }
 
       def placing(training, berth, course, placed) = Placing.new(planned(training, berth, course), week: @week, calendar: @calendar, walls: @walls, placed: placed, before: near)
 

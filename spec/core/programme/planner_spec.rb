@@ -146,6 +146,77 @@ RSpec.describe Windlass::Programme::Planner do
     end
   end
 
+  describe "at its edges" do
+    it "what a coach put into a later week was there first: the week before keeps away from it" do
+      heavy = [*slots[7, at: 1080], *slots[1]]
+      away = week(2, absences: [programme::Absence.new(from: monday, to: monday)])
+      put = programme::Wish.new(key: "o2-table", date: monday + 7, at_min: 420)
+      expect(days(plan([training["o2-table", 1]], heavy, calendar: away))).to eq [6, 13]
+      kept = plan([training["o2-table", 1]], heavy, calendar: away, fixed: [put])
+      expect(kept.sessions.map { |one| [(one.date - monday).to_i, one.fixed] }).to eq [[7, true]]
+      expect(kept.unplaced.map { |one| [one.week, one.reasons.map(&:rule).include?("wait.strenuous")] }).to eq [[monday, true]]
+    end
+
+    it "no maximal hold is proposed within a week of one that has a date, on either side" do
+      due = ->(day) { programme::Calendar.new(from: monday, weeks: 6, easy_every: 4, events: [programme::Event.new(date: monday + day, kind: :test, at_min: 600)]) }
+      found = [20, 28, 36, 41].to_h { |day| [day, plan([training["co2-table", 2]], slots[1, 3, 5], calendar: due[day]).sessions.select { |one| one.training.test? }.map { |one| (one.date - monday).to_i }] }
+      expect(found).to include(28 => [28], 36 => [36])
+      found.each_value { |tests| expect(tests.each_cons(2).map { |one, other| other - one }).to all(be >= 7) }
+    end
+
+    it "nothing is planned into a slot that has begun, nor a second time on a day on which it was done" do
+      both = [*slots[*1..7], *slots[*1..7, at: 1080]]
+      noon = Time.utc(2026, 3, 4, 12)
+      late = plan([training["quiet-breathing", 7]], both, since: monday + 2, now: noon)
+      expect(late.sessions.map { |one| [(one.date - monday).to_i, one.at] }.min).to eq [2, "18:00"]
+      done = plan([training["quiet-breathing", 7]], both, since: monday + 2, now: noon, done: {"quiet-breathing" => [monday, monday + 1, monday + 2]})
+      expect(days(done)).to eq [3, 4, 5, 6]
+    end
+
+    it "what was done yesterday is kept apart by the hour, in whatever week of the programme that is" do
+      yesterday = Windlass::Progression::Outline.new(id: 1, date: monday + 15, protocol: "o2-table", ended_at: Time.utc(2026, 3, 17, 12))
+      both = [*slots[4, at: 420], *slots[4, at: 1080]]
+      found = plan([training["loaded-holds", 1]], both, calendar: week(4), since: monday + 16, ground: {history: [yesterday]})
+      expect(found.sessions.first.then { |one| [(one.date - monday).to_i, one.at] }).to eq [17, "18:00"]
+    end
+
+    it "half of a rung steps to the whole of it" do
+      half = standing["co2-table", 3].halved
+      reduced = programme::Training.new(key: "co2-table", protocol: Windlass::Protocols.find("co2-table"), standing: half, times: 2)
+      found = plan([reduced], slots[1, 4], calendar: week(3)).sessions
+      whole = standing["co2-table", 3].dose
+      expect(found.map { |one| [one.rung, one.dose] }).to eq [[3, half.dose], [3, half.dose], [3, whole], [3, whole], [4, standing["co2-table", 4].dose], [4, standing["co2-table", 4].dose]]
+    end
+
+    it "a session of blocks is what is in it: not quiet on the eve of an event, and not before what is small" do
+      dose = Windlass::Protocols.dose("blocks" => [{"protocol" => "quiet-breathing", "dose" => {"in_s" => 3, "out_s" => 6, "minutes" => 3}}, {"protocol" => "small-holds", "dose" => {"hold_s" => 5, "minutes" => 5, "sets" => 1}}])
+      blocks = Windlass::Protocols.bound("blocks:evening") { dose }
+      standing_of_blocks = Windlass::Progression::Standing.of(blocks, measures, dose: dose, from: dose)
+      evening = programme::Training.new(key: "blocks", protocol: blocks, standing: standing_of_blocks, times: 7)
+      found = plan([evening], slots[*1..7], calendar: week(1, events: [programme::Event.new(date: monday + 4, kind: :concert)]))
+      expect(days(found)).to eq [0, 1, 2, 5, 6].first(found.sessions.size)
+      expect(days(found) & [3, 4]).to be_empty
+      order = programme::SlotOrder
+      heavy = Windlass::Protocols.dose("blocks" => [{"protocol" => "bellows", "dose" => Windlass::Protocols.find("bellows").start(measures).transform_keys(&:to_s)}])
+      expect([order.of(blocks, dose), order.of(Windlass::Protocols.bound("blocks:heavy") { heavy }, heavy), order.of(Windlass::Protocols.find("co2-table"), standing["co2-table"].dose)]).to eq [[1], [3], [4]]
+    end
+
+    it "a move may take no week over its line, neither its own nor one that leans on it" do
+      table = [training["co2-table", 2, 4]]
+      held = standing["co2-table", 4].then { |one| one.protocol.hold_seconds(one.dose) }
+      planner = ->(past) { described_class.new(week(4), slots: slots[*1..7], trainings: table, ground: {screen: screen, measures: measures, history: []}, held: past) }
+      wish = ->(day) { programme::Wish.new(key: "co2-table", date: monday + day, at_min: 420, rung: 4) }
+      others = [wish[0], wish[7], wish[9], wish[14], wish[16]]
+      # Five weeks of two sessions each: a third one in a week is half as much again.
+      past = {monday - 14 => 2 * held, monday - 7 => 2 * held}
+      expect(planner[past].refusal(wish[18], others, from: wish[3])&.then { |reason| [reason.rule, reason.text[/1\.3 times|over its line/]] }).to eq ["ramp.week", "1.3 times"]
+      expect(planner[past].refusal(wish[4], others, from: wish[3])).to be_nil
+      # Taken out of the first week, the second leans on less.
+      tight = {monday - 14 => 1.1 * held, monday - 7 => 1.1 * held}
+      expect(planner[tight].refusal(wish[25], others, from: wish[3])&.then { |reason| [reason.rule, reason.text] }).to match ["ramp.week", /\AThe week of 9 March 2026 would then be .* over its line\.\z/]
+    end
+  end
+
   it "says of a training whose measure is missing which one it is" do
     without = programme::Training.new(key: "o2-table", protocol: Windlass::Protocols.find("o2-table"), standing: nil, times: 2, refusal: "Oxygen table needs a maximal hold first.")
     expect(plan([without], slots[1, 4]).unplaced.map { |one| [one.missing, one.reasons.map(&:to_h)] }).to eq [[2, [{rule: "measure", text: "Oxygen table needs a maximal hold first."}]]]
