@@ -69,12 +69,8 @@ module Windlass
       def details
         taken = measure.to_taken
         kind.fields.filter_map do |field|
-          value = taken.details[field.key] or next
-          [field.words, if field.choices
-                          field.choices.fetch(value)
-                        else
-                          [value.is_a?(Numeric) ? Words.number(value) : value, field.unit].compact.join(" ")
-                        end]
+          value = taken.details[field.key]
+          [field.words, field.in_words(value)] unless value.nil?
         end
       end
 

@@ -6,11 +6,13 @@ module Windlass
     class MeasureCorrection
       Field = Value.define(:key, :label, :choices, :type)
 
+      ON_WAKING = {true => "on waking, before food", false => "at another time"}.freeze
+
       CONTROL_PAUSE = [
         Field.new(key: :seconds, label: "Pause, s", choices: nil, type: "text"),
         Field.new(key: :ended_by, label: "What ended it", choices: Measures::ENDINGS.transform_values(&:words), type: nil),
         Field.new(key: :first_breath, label: "The first breath after it was", choices: Measures::FIRST_BREATHS, type: nil),
-        Field.new(key: :on_waking, label: "Taken", choices: {true => "on waking, before food", false => "at another time"}, type: nil)
+        Field.new(key: :on_waking, label: "Taken", choices: ON_WAKING, type: nil)
       ].freeze
 
       attr_reader :measure

@@ -10,6 +10,13 @@ module Windlass
 
       MOST_ANSWERED = 8
 
+      # @param conditions [Array<String>] ids
+      # @return [String] `no to all`, `yes to a cold today`
+      def self.answers(conditions)
+        yes = Screening::MATRIX.conditions.select { |one| conditions.include?(one.id.to_s) }.map { |one| one.question.downcase }
+        yes.empty? ? "no to all" : "yes to #{Words.list(yes)}"
+      end
+
       attr_reader :athlete
 
       # @param athlete [Records::Athlete]
@@ -27,8 +34,7 @@ module Windlass
       # @return [Array<Array(Records::Screening, String, Array<String>)>] newest first: what was answered, in words, and what was corrected
       def answered
         athlete.screenings.sort_by { |one| [one.answered_on, one.id] }.reverse.first(MOST_ANSWERED).map do |one|
-          yes = questions.select { |question| one.conditions.include?(question.id.to_s) }.map { |question| question.question.downcase }
-          [one, "#{Words.date(one.answered_on)}: #{yes.empty? ? "no to all" : "yes to #{Words.list(yes)}"}.", Corrections.of(one)]
+          [one, "#{Words.date(one.answered_on)}: #{self.class.answers(one.conditions)}.", Corrections.of(one)]
         end
       end
 

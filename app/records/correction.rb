@@ -7,15 +7,21 @@ module Windlass
       self.table_name = "corrections"
       belongs_to :account
 
+      # Columns in which an empty list was an answer, too: no to all.
+      ANSWERS = %w[conditions].freeze
+
       # @param record [Record] about to be saved; what was said before and changes now is kept
       # @param before [Hash] what stood beside it
       def self.keep(record, now:, **before)
-        said = changed(record).merge(before.transform_keys(&:to_s)).reject { |_, value| value.blank? && value != false }
+        said = changed(record).merge(before.transform_keys(&:to_s).reject { |_, value| value.empty? })
         create!(account_id: record.account_id, of: record.class.table_name, of_id: record.id, corrected_at: now, corrected_by: Account.find(record.account_id).name, before: said) if record.persisted? && said.any?
       end
 
       # @return [Hash{String => Object}] what stood in the columns that change, where something stood there
-      def self.changed(record) = record.changes_to_save.transform_values(&:first).except("updated_at", "lock_version").reject { |_, value| value.nil? || value == "" || value == [] }
+      def self.changed(record)
+        record.changes_to_save.except("updated_at", "lock_version").to_h { |column, (was, is)| [column, was.is_a?(Hash) ? was.reject { |key, value| is[key] == value } : was] }
+          .reject { |column, was| was.nil? || (was.respond_to?(:empty?) && was.empty? && ANSWERS.exclude?(column)) }
+      end
 
       # @return [ActiveRecord::Relation] newest first
       def self.of_record(record) = where(of: record.class.table_name, of_id: record.id).order(corrected_at: :desc, id: :desc)

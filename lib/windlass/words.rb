@@ -44,6 +44,9 @@ module Windlass
     # @return [String] `1 gasp`, `2 gasps`
     def self.count(number, one, many = "#{one}s") = "#{number} #{(number == 1) ? one : many}"
 
+    # @return [String] `once`, `twice`, `3 times`
+    def self.times(number) = {1 => "once", 2 => "twice"}.fetch(number) { "#{number} times" }
+
     # @return [String] `4`, `4 and 6`, `4, 6 and 7`
     def self.list(items)
       return items.join if items.size < 2

@@ -42,7 +42,7 @@ RSpec.describe "The log", :web do
     get("/sessions/#{session.uuid}")
 
     expect(session.rounds.first.reload.sao2_low).to eq 0.94
-    expect(text).to include("Corrected 2 times", "by Coach; before: hold 1 held 4 s, hold 1 first breath smooth, hold 1 lowest saturation 96 %")
+    expect(text).to include("Corrected twice", "by Coach; before: hold 1 held 4 s, hold 1 first breath smooth, hold 1 lowest saturation 96 %")
     submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/discard")
     expect(session.reload.discarded_at).to eq clock.now
   end

@@ -10,6 +10,14 @@ module Windlass
       def initialize(key:, words:, unit: nil, range: nil, choices: nil, optional: false, mark: nil)
         super
       end
+
+      # @return [String] an answer: `3:14`, `54 a minute`, `a gasp`
+      def in_words(value)
+        return choices.fetch(value) if choices
+        return value.to_s unless value.is_a?(Numeric)
+
+        (unit == "s") ? Words.seconds(value) : [Words.number(value), unit].compact.join(" ")
+      end
     end
 
     # A measure as it was taken. details: the other fields by key.
