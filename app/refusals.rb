@@ -54,6 +54,12 @@ module Windlass
       refuse(code, title, message, again: code == 503 && !request.get?)
     end
 
+    # @return [String, nil] the page of ours that it was sent from
+    def came_from
+      page = request.referer.to_s.delete_prefix(request.base_url)
+      page if page.match?(%r{\A/(?!/)})
+    end
+
     # What was typed, but for the token and for files, which a page can not fill in.
     def resent = Refusals.fields(params.except("authenticity_token", SENT_AGAIN, *request_path_keys)).first(MOST_FIELDS)
 

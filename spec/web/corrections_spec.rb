@@ -54,11 +54,14 @@ RSpec.describe "Corrections", :web do
     make_pause(athlete)
     session = run_set(prescribe(athlete))
     png = "\x89PNG\r\n\x1A\n".b + "x" * 20
-    [png, "<script>alert(1)</script>"].each do |bytes|
+    ways_back = [[png, "/"], ["<script>alert(1)</script>", "//elsewhere.example/"], ["<script>alert(1)</script>", "/sessions/#{session.uuid}"]].map do |bytes, from|
       get("/sessions/#{session.uuid}")
+      header "Referer", "#{last_request.base_url}#{from}"
       post("/sessions/#{session.uuid}/photos", "authenticity_token" => page.at("meta[name=csrf-token]")["content"], "photo" => Rack::Test::UploadedFile.new(StringIO.new(bytes), "image/svg+xml", original_filename: "a.svg"))
+      page.css("main a").map { |link| link["href"] }
     end
     expect(text).to include("This file is no photograph; allowed: JPEG, PNG or WebP.")
+    expect(ways_back.last(2)).to eq [["/"], ["/sessions/#{session.uuid}", "/"]]
     get("/photos/#{session.photos.sole.uuid}")
     expect([last_response.body.b, last_response.content_type, last_response.headers["x-content-type-options"]]).to eq [png, "image/png", "nosniff"]
   end
