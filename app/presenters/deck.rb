@@ -22,13 +22,11 @@ module Windlass
 
       def title = session.prescription.name
 
-      # @return [Array<String>] cautions, and what the coach wrote
-      # @return [Array<String>] asked on the deck, where it was taken along before anybody could be
-      def unasked
-        Progression::TodaysQuestions::ALL.values + ["a chest illness"] if session.state == "planned" && session.athlete.day_on(session.local_date).new_record?
-      end
+      # @return [Boolean] the questions of the day are asked on the deck: it was taken along before anybody could be asked
+      def unasked? = session.state == "planned" && session.athlete.day_on(session.local_date).new_record?
 
-      def cautions = [("Ask: #{Words.list(unasked)}? If anything is so, close this: quiet breathing only." if unasked), care, *session.to_protocol.cautions, *notes, emergency_card.missing].compact
+      # @return [Array<String>] cautions, and what the coach wrote
+      def cautions = [("Ask: #{Progression::TodaysQuestions.aloud} If anything is so, close this: quiet breathing only." if unasked?), care, *session.to_protocol.cautions, *notes, emergency_card.missing].compact
 
       def emergency_card = @emergency_card ||= EmergencyCard.new(session.athlete.account.place)
 
@@ -72,7 +70,7 @@ module Windlass
       # @return [Hash] for the deck's script
       def plan
         {uuid: session.uuid, athlete: session.athlete_id, name: name, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
-         over: session.over?, unasked: unasked, paced: paced?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
+         over: session.over?, unasked: unasked?, paced: paced?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
          calls: spoken_calls(session.to_protocol.calls(session.to_dose)), words: words, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}.compact
       end
 

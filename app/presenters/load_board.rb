@@ -7,7 +7,8 @@ module Windlass
       WEEKS = 4
       MEASURED_DAYS = 42
 
-      Row = Value.define(:name, :athlete_id, :groups, :weeks, :line, :share, :strenuous, :lately, :measured)
+      # before: held in the weeks before this one, oldest first. load: this week against its line.
+      Row = Value.define(:name, :athlete_id, :groups, :before, :load, :strenuous, :lately, :measured)
 
       # @param account [Records::Account]
       # @param group [Records::Group, nil] nil: everybody
@@ -18,10 +19,10 @@ module Windlass
       end
 
       # @return [Array<Row>] who is nearest to the line first
-      def rows = athletes.map { |athlete| row(athlete) }.sort_by { |row| [-(row.share || 0), row.name] }
+      def rows = athletes.map { |athlete| row(athlete) }.sort_by { |row| [-(row.load.share || 0), row.name] }
 
-      # @return [Array<String>] of the weeks, oldest first
-      def heads = (0...WEEKS).map { |back| Dates.short(monday - 7 * back) }.reverse
+      # @return [Array<String>] of the weeks before, oldest first
+      def heads = (1...WEEKS).map { |back| Dates.short(monday - 7 * back) }.reverse
 
       private
 
@@ -30,12 +31,16 @@ module Windlass
       def monday = @today - (@today.cwday - 1)
 
       def row(athlete)
-        weeks = (0...WEEKS).map { |back| held.fetch([athlete.id, monday - 7 * back], 0) }
-        before = (1..WEEKS).filter_map { |back| held[[athlete.id, monday - 7 * back]] }
-        line = (Progression::Record::RAMP * before.sum / before.size if before.size >= 2)
-        Row.new(name: athlete.name, athlete_id: athlete.id, groups: groups.fetch(athlete.id, []).join(", "), weeks: weeks.reverse.map { |seconds| Words.clock(seconds) }, line: line && Words.clock(line), share: line&.positive? ? weeks.first / line : nil,
-          strenuous: strenuous.fetch(athlete.id, 0), lately: lately.fetch(athlete.id, []).map { |decided| VerdictPanel::WORDS.fetch(decided.to_sym).downcase }.tally.map { |word, times| "#{word} #{times}×" }.join(", "), measured: measured(athlete))
+        Row.new(name: athlete.name, athlete_id: athlete.id, groups: groups.fetch(athlete.id, []).join(", "), before: (1...WEEKS).map { |back| Words.clock(held_s(athlete, back) || 0) }.reverse, load: load(athlete),
+          strenuous: strenuous.fetch(athlete.id, 0), lately: lately.fetch(athlete.id, []).tally.map { |decided, times| "#{VerdictPanel::WORDS.fetch(decided.to_sym).downcase}, #{Words.times(times)}" }.join("; "), measured: measured(athlete))
       end
+
+      def load(athlete)
+        line = Programme::Walls.line_s((1..Progression::Record::RAMP_WEEKS).filter_map { |back| held_s(athlete, back) })
+        Load.of({"from" => monday.iso8601, "hold_s" => held_s(athlete, 0) || 0, "limit_s" => line, "easy" => false})
+      end
+
+      def held_s(athlete, weeks_back) = held[[athlete.id, monday - 7 * weeks_back]]
 
       # @return [Hash{Array(Integer, Date) => Float}] seconds by athlete and monday
       def held
@@ -47,10 +52,10 @@ module Windlass
           end
       end
 
-      # @return [Hash{Integer => Integer}] strenuous days of this week
+      # @return [Hash{Integer => Integer}] strenuous days of this week, by athlete
       def strenuous
-        hard = Protocols::ALL.select(&:strenuous?).map(&:id)
-        @strenuous ||= Records::Session.kept.where(athlete_id: athletes.map(&:id), local_date: monday.., protocol: hard).distinct.pluck(:athlete_id, :local_date).map(&:first).tally
+        @strenuous ||= Records::Session.kept.where(athlete_id: athletes.map(&:id), local_date: monday..).where("done_ms > 0").distinct.select(:athlete_id, :local_date, :protocol, :dose)
+          .select { |one| one.to_protocol.strenuous? }.map { |one| [one.athlete_id, one.local_date] }.uniq.map(&:first).tally
       end
 
       def lately

@@ -48,10 +48,10 @@ module Windlass
     def self.times(number) = {1 => "once", 2 => "twice"}.fetch(number) { "#{number} times" }
 
     # @return [String] `4`, `4 and 6`, `4, 6 and 7`
-    def self.list(items)
+    def self.list(items, joint = "and")
       return items.join if items.size < 2
 
-      "#{items[0..-2].join(", ")} and #{items.last}"
+      "#{items[0..-2].join(", ")} #{joint} #{items.last}"
     end
   end
 end

@@ -88,8 +88,19 @@ RSpec.describe "Pages of the programme", :web do
       [21, 14].each { |ago| run_set(prescription, at: clock.now - ago * 86_400) }
       3.times { |back| run_set(prescription, at: clock.now - back * 60) }
       rows = Windlass::Presenters::LoadBoard.new(account, today: clock.now.to_date).rows
-      expect(rows.map { |row| [row.name, row.weeks, row.line, row.measured] }).to eq [[heavy.name, ["1:05", "1:05", "0:00", "3:15"], "1:25", nil], [fresh.name, ["0:00"] * 4, nil, "never"]]
-      expect(rows.first.share).to be > 2
+      expect(rows.map { |row| [row.name, row.before, row.load.words, row.load.over, row.measured] }).to eq [[heavy.name, ["1:05", "1:05", "0:00"], "3:15 of at most 1:25", true, nil], [fresh.name, ["0:00"] * 3, "0:00 of holding", false, "never"]]
+    end
+
+    it "counts a day as strenuous by what was done on it, blocks as well, and once" do
+      hard = Windlass::Protocols.find("o2-table").start(athlete.to_values.with(maximal_hold_s: 120)).transform_keys(&:to_s)
+      blocks = {"blocks" => [{"protocol" => "o2-table", "dose" => hard}]}
+      base = run_set(prescription)
+      add = ->(day, protocol, dose, done_ms) { base.dup.update!(uuid: SecureRandom.uuid, local_date: monday + day, protocol: protocol, dose: dose, done_ms: done_ms) }
+      add[0, "o2-table", hard, 60_000]
+      add[0, "blocks:evening", blocks, 60_000]
+      add[1, "blocks:evening", blocks, 60_000]
+      add[2, "o2-table", hard, 0]
+      expect(Windlass::Presenters::LoadBoard.new(account, today: monday + 2).rows.map(&:strenuous)).to eq [2]
     end
   end
 

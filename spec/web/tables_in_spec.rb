@@ -25,7 +25,7 @@ RSpec.describe "Files from elsewhere", :web do
     expect(Windlass::Records::Session.order(:local_date).map { |one| [one.local_date.day, one.rounds.size, one.proposed_verdict] }).to match [[27, 13, "repeat"], [28, 12, String]]
 
     upload("/log", "/log/table", "table", file + "Nobody,,2026-02-28,60\nInes Aldaya,Bellows,2026-02-28,60\n")
-    expect(text).to include("0 rows would be kept; 2 here already or discarded; 2 wrong.", "column athlete: “Nobody” is nobody here", "column protocol: “Bellows” is not prescribed to Ines Aldaya; there are Small holds")
+    expect(text).to include("0 rows would be kept; 2 here already or discarded; 2 wrong.", "column athlete: “Nobody” is nobody here", "Nothing is kept until no row is wrong.", "column protocol: “Bellows” is not prescribed to Ines Aldaya; there are Small holds")
     keep("name,date,holds\nInes Aldaya,2026-02-20,5\nNobody,2026-02-20,5\n")
     expect(text).to include("1 row is wrong: nothing was kept.")
     expect(Windlass::Records::Session.count).to eq 2

@@ -69,7 +69,7 @@ export function deck() {
       apply();
       oximeter = new Oximeter(plan.uuid, (reading) => this.read(reading));
       this.measurable = plan.oximeter;
-      this.unasked = !run.started && plan.unasked !== undefined && !lane.journal.marks.some(({ kind }) => kind === "asked");
+      this.unasked = !run.started && plan.unasked && !lane.journal.marks.some(({ kind }) => kind === "asked");
       this.showKept();
       this.cardAgain();
       lane.journal.send();

@@ -39,12 +39,15 @@ module Windlass
       # @return [Numeric] seconds held in that week already
       def held_s(week) = @held.slice(*calendar.days(week)).values.sum
 
+      # @param known [Array<Numeric>] seconds held in the weeks before; weeks without sessions left out
+      # @return [Numeric, nil] the most that may be held in the week after them; nil before two weeks are known
+      def self.line_s(known) = (Progression::Record::RAMP * known.sum / known.size if known.size >= 2)
+
       # @return [Numeric, nil] the most that may be held in a week; nil before two weeks are known
       def limit_s(week)
         return @limits[week] if @limits.key?(week)
 
-        known = (1..Progression::Record::RAMP_WEEKS).filter_map { |back| held_in_week(week - back) }
-        @limits[week] = (Progression::Record::RAMP * known.sum / known.size if known.size >= 2)
+        @limits[week] = Walls.line_s((1..Progression::Record::RAMP_WEEKS).filter_map { |back| held_in_week(week - back) })
       end
 
       # What a week came to, once it is planned.

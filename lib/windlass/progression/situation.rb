@@ -10,6 +10,11 @@ module Windlass
       }.freeze
       WATER = :water_today
       ALL = BARRING.merge(WATER => "water later today").freeze
+      CHEST_ILLNESS = "a chest illness"
+
+      # @param answers [Hash{Symbol => String}] those that matter
+      # @return [String] what a coach asks a group aloud, with the illness that is kept for longer than a day
+      def self.aloud(answers = ALL) = "#{Words.list([*answers.values, CHEST_ILLNESS], "or")}?"
     end
 
     # An illness: its last day with symptoms.
