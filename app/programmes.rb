@@ -9,6 +9,7 @@ module Windlass
     # @param athletes [Array<Records::Athlete>]
     # @param now [Time]
     def initialize(athletes, now:)
+      @athletes = athletes
       @situations = Situations.new(athletes, now: now)
       @now = now
       @today = now.to_date
@@ -39,7 +40,13 @@ module Windlass
       prescription = one.prescription
       prescription.association(:athlete).target = one.programme.athlete
       standing = prescription.to_standing(on: @today, values: @situations.values(prescription.athlete)) unless prescription.quiet? || prescription.state == "ended"
-      Programme::Training.new(key: prescription.id, protocol: prescription.to_protocol, standing: standing, times: one.times_a_week, refusal: (refusal(prescription) unless standing))
+      Programme::Training.new(key: prescription.id, protocol: prescription.to_protocol, standing: standing, times: one.times_a_week, refusal: (refusal(prescription) unless standing), clean: standing ? clean(prescription, standing) : 0)
+    end
+
+    # @return [Integer] sessions in a row that verdicts counted on this rung
+    def clean(prescription, standing)
+      @clean_rows ||= Records::Move.clean_row(@athletes.map(&:id), on: @today)
+      @clean_rows.fetch(prescription.id, []).take_while { |dose| standing.protocol.same_dose?(dose, standing.dose) }.size
     end
 
     def refusal(prescription)

@@ -61,21 +61,16 @@ module Windlass
 
       def self.left_out(one) = {week: one.week, prescription_id: (one.training.key unless one.training.test?), name: one.training.name, missing: one.missing, reasons: one.reasons.map(&:to_h)}
 
-      # A session that stays where it was, or goes elsewhere in its week, is the same one: calendars know it by its name.
+      # Calendars know a session by its name: one that only moves keeps it.
       # @param old [Array<Records::PlannedSession>] what was still to come
       def self.write(programme, plan, old)
-        known = plan.sessions.to_h { |entry| [entry, take(old) { |one| same?(one, entry) && one.local_date == entry.date && one.at_min == minutes(entry.at) }] }
-        known.each { |entry, one| known[entry] = take(old) { |other| same?(other, entry) && (other.local_date - entry.date).abs < 7 } if one.nil? }
-        Records::PlannedSession.where(id: old.map(&:id)).delete_all
-        known.each { |entry, one| change(one, entry) if one }
-        fresh = known.filter_map { |entry, one| columns(entry).merge(uuid: SecureRandom.uuid, programme_id: programme.id, athlete_id: programme.athlete_id) if one.nil? }
+        difference = Windlass::Programme::Difference.new(old, plan)
+        Records::PlannedSession.where(id: difference.gone.map(&:id)).delete_all
+        difference.pairs.each { |entry, one| change(one, entry) if one }
+        fresh = difference.fresh.map { |entry| columns(entry).merge(uuid: SecureRandom.uuid, programme_id: programme.id, athlete_id: programme.athlete_id) }
         Records::PlannedSession.insert_all!(fresh) if fresh.any?
         programme.planned_sessions.reset
       end
-
-      def self.take(old, &) = old.find(&)&.tap { |one| old.delete(one) }
-
-      def self.same?(one, entry) = one.key == entry.training.key
 
       def self.change(one, entry)
         one.assign_attributes(columns(entry))
@@ -92,7 +87,7 @@ module Windlass
       end
 
       def self.minutes(clock) = clock.split(":").map { |part| Integer(part, 10) }.then { |hours, minutes| hours * 60 + minutes }
-      private_class_method :left_out, :load, :write, :take, :same?, :change, :columns, :minutes
+      private_class_method :left_out, :load, :write, :change, :columns, :minutes
     end
   end
 end

@@ -53,19 +53,22 @@ module Windlass
 
       # What a plan made now would change, before it is kept.
       # @param plan [Windlass::Programme::Plan]
-      # @return [Array<Change>]
-      def changes(plan)
-        ahead = planned.select { |one| one.local_date >= @today }.map { |one| [one.key, one.local_date, one.at] }
-        anew = plan.sessions.map { |entry| [entry.training.key, entry.date, entry.at] }
-        (ahead - anew).map { |one| Change.new(words: "#{told(one, plan)} goes", why: nil) } + (anew - ahead).map { |one| Change.new(words: "#{told(one, plan)} comes", why: plan.sessions.find { |entry| [entry.training.key, entry.date, entry.at] == one }.reasons.map(&:text).first) }
+      # @param ahead [Array<Records::PlannedSession>] what is still to come
+      # @return [Array<Change>] in order of time
+      def changes(plan, ahead)
+        difference = Programme::Difference.new(ahead, plan)
+        gone = difference.gone.map { |one| [one, Change.new(words: "#{at(one)}: #{one.name.downcase} goes.", why: left_out_because(one, plan))] }
+        moved = difference.moved.map { |one, entry| [entry, Change.new(words: "#{at(one)}: #{one.name.downcase} moves to #{at(entry)}.", why: nil)] }
+        fresh = difference.fresh.map { |entry| [entry, Change.new(words: "#{at(entry)}: #{entry.training.name.downcase} comes.", why: entry.reasons.first.text)] }
+        (gone + moved + fresh).sort_by { |one, change| [one.date, one.at, change.words] }.map(&:last)
       end
 
       private
 
-      def told((key, date, at), plan)
-        name = plan.sessions.find { |entry| entry.training.key == key }&.training&.protocol&.name || planned.find { |one| one.key == key }.name
-        "#{Dates.short(date)}, #{at}: #{name.downcase}"
-      end
+      def at(one) = "#{Dates.short(one.date)}, #{one.at}"
+
+      # @return [String, nil] the first wall that it met in its week
+      def left_out_because(one, plan) = plan.unplaced.find { |other| other.training.key == one.key && (other.week..other.week + 6).cover?(one.date) }&.reasons&.first&.text
 
       def day(date)
         events = programme.events.select { |event| event.local_date == date }

@@ -61,6 +61,8 @@ module Windlass
 
       def key = prescription_id || Windlass::Programme::Planner::TEST.key
 
+      def date = local_date
+
       def at = clock(at_min)
 
       def begins = clock(begins_min)

@@ -57,8 +57,9 @@ module Windlass
         app.get("/athletes/:athlete_id/programme/anew") do
           programme = open_programme
           page = Presenters::ProgrammeSheet.new(programme.athlete, programme, today: today)
-          plan = Windlass::Programmes.new([programme.athlete], now: now).planner(programme).plan
-          erb :"programme/anew", locals: {title: "Plan anew, #{programme.athlete.name}", page: page, changes: page.changes(plan)}
+          programmes = Windlass::Programmes.new([programme.athlete], now: now)
+          changes = page.changes(programmes.planner(programme).plan, programmes.ahead(programme))
+          erb :"programme/anew", locals: {title: "Plan anew, #{programme.athlete.name}", page: page, changes: changes}
         end
 
         app.post("/athletes/:athlete_id/programme/anew") do

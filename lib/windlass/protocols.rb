@@ -8,6 +8,10 @@ module Windlass
       SingleHold, LoadedHolds, WalkingHolds, DeepRounds, Bellows, HissLadder, StackedExhale
     ].map { |family| family.new.freeze }.freeze
 
+    # Planning weeks asks for the same few a hundred thousand times.
+    BY_ID = ALL.to_h { |protocol| [protocol.id, protocol] }.freeze
+    private_constant :BY_ID
+
     # @param id [String] of a family, or of a session of blocks
     # @return [Protocol]
     # @raise [Unknown]
@@ -21,9 +25,7 @@ module Windlass
     # @param id [String]
     # @return [Protocol] one of the library
     # @raise [Unknown]
-    def self.family(id)
-      ALL.find { |protocol| protocol.id == id } or raise Unknown.new("protocol", id, ALL.map(&:id))
-    end
+    def self.family(id) = BY_ID.fetch(id) { raise Unknown.new("protocol", id, BY_ID.keys) }
 
     # @return [Protocol] what is left when nothing else is open: no column of the screening table forbids it
     def self.always_open = ALL.find { |protocol| protocol.column.nil? }

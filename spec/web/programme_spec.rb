@@ -84,12 +84,59 @@ RSpec.describe "The programme", :web do
     submit("/planned/#{one.uuid}", "/planned/#{one.uuid}/move", {date: (monday + 5).to_s, at_min: "420"})
     submit("/athletes/#{athlete.id}/programme", "/athletes/#{athlete.id}/absences", {from_on: (monday + 2).to_s, to_on: (monday + 4).to_s, because: "a cold"})
     before = planned.map { |session| [session.local_date, session.at_min] }
-    expect(text_of("/athletes/#{athlete.id}/programme/anew")).to match(/11 Mar, 07:00: small holds goes.*9 Mar, 07:00: small holds comes/m)
+    expect(text_of("/athletes/#{athlete.id}/programme/anew")).to match(/11 Mar, 07:00: small holds moves to Mon 9 Mar, 07:00./)
     expect(planned.map { |session| [session.local_date, session.at_min] }).to eq before
     submit("/athletes/#{athlete.id}/programme/anew", "/athletes/#{athlete.id}/programme/anew")
     expect(planned.map(&:local_date).select { |date| date < monday + 7 }).to eq [monday, monday + 5]
     expect([one.reload.local_date, one.fixed]).to eq [monday + 5, true]
     expect(text_of("/athletes/#{athlete.id}/programme/anew")).to include("Nothing would change.")
+  end
+
+  it "what was done today stays where it was, and a false start is nothing that was done" do
+    plan
+    clock.now = Time.local(2026, 3, 9, 6, 30)
+    false_start = run_set(prescription)
+    false_start.rounds.each { |round| round.update!(held_ms: nil) }
+    false_start.update!(done_ms: 4_000)
+    marks = -> { page_of("/athletes/#{athlete.id}/programme").css(".mark").map { |mark| mark["class"][/mark-(done|missed|ahead)/, 1] }.tally }
+    expect(marks.call).to eq("ahead" => planned.size)
+    run_set(prescription)
+    expect(marks.call).to include("done" => 1)
+    expect(text_of("/athletes/#{athlete.id}/programme/anew")).to include("Nothing would change.")
+    submit("/athletes/#{athlete.id}/programme/anew", "/athletes/#{athlete.id}/programme/anew")
+    expect(marks.call).to include("done" => 1)
+    refused = planned.first
+    submit("/planned/#{refused.uuid}", "/planned/#{refused.uuid}/move", {date: (monday + 2).to_s, at_min: "420"})
+    expect([last_response.status, text]).to match [422, include("It is done, or its day is over.")]
+  end
+
+  it "a verdict that counts is counted: the step is expected a session earlier, until a gasp begins the row anew" do
+    first_step = lambda do
+      Windlass::Actions::PlanProgramme.fill(Windlass::Records::Programme.sole, now: clock.now)
+      planned.select { |one| one.local_date > clock.now.to_date }.index(&:expected)
+    end
+    judged = lambda do |date, **more|
+      clock.now = Time.local(2026, 3, date, 7)
+      set = Array.new(2) { run_set(prescription, **more) }.last
+      Windlass::Actions::Decide.call(set, Windlass::Actions::JudgeDay.call(set), decided: Windlass::Actions::JudgeDay.call(set).verdict.to_s, because: nil, now: clock.now).reasons.map { |reason| reason["text"] }
+    end
+    plan
+    expect(judged[9]).to eq ["Clean, 1 of 2 in a row on this rung."]
+    expect(first_step[]).to eq 1
+    expect(judged[11, breaths: {2 => "gasp"}].first).to include("gasp")
+    expect(first_step[]).to eq 2
+  end
+
+  it "a programme that begins later takes over what was planned until then" do
+    plan
+    clock.now = Time.local(2026, 3, 11, 6)
+    before = planned.map { |one| [one.uuid, one.local_date] }
+    submit("/athletes/#{athlete.id}/programme/plan", "/athletes/#{athlete.id}/programme/plan", {:starts_on => (monday + 14).to_s, :weeks => "2", :easy_every => "", "times[#{prescription.id}]" => "2"})
+    kept = Windlass::Records::Programme.open.sole.planned_sessions.in_order.to_a
+    expect(kept.map { |one| [one.uuid, one.local_date] } & before).to eq(before.select { |_, date| (clock.now.to_date...monday + 14).cover?(date) })
+    expect(kept.count { |one| one.local_date >= monday + 14 }).to eq 4
+    expect(page_of("/").css(".slot-head h3").map { |head| head.text.split.join(" ") }).to eq ["07:00, Club lying on a mat or bed"]
+    expect(page_of("/athletes/#{athlete.id}/programme").css(".mark").size).to eq 4
   end
 
   it "Today follows it: what is planned now stands under its slot, the rest is folded" do
@@ -109,14 +156,14 @@ RSpec.describe "The programme", :web do
     first = planned.first
     file = get("/athletes/#{athlete.id}/programme.ics").body
     event = Icalendar::Calendar.parse(file).first.events.min_by(&:dtstart)
-    expect([event.uid, event.dtstart.to_time.utc, event.summary, event.sequence.to_i]).to eq ["#{first.uuid}@windlass.invalid", Time.local(2026, 3, 9, 7).utc, "Small holds", 0]
+    expect([event.uid, Time.at(event.dtstart.to_i), event.summary, event.sequence.to_i]).to eq ["#{first.uuid}@windlass.invalid", Time.local(2026, 3, 9, 7), "Small holds", 0]
     expect([file.lines.map { |line| line.chomp("\r\n").bytesize }.max, file.lines.all? { |line| line.end_with?("\r\n") }]).to match [be <= 75, true]
 
     submit("/groups/#{group.id}", "/groups/#{group.id}/feed")
     address = page_of("/groups/#{group.id}").at("code.feed").text[%r{/feeds/\S+}]
     submit("/planned/#{first.uuid}", "/planned/#{first.uuid}/move", {date: (monday + 5).to_s, at_min: "420"})
     moved = Icalendar::Calendar.parse(get(address).body).first.events.find { |one| one.uid == "#{first.uuid}@windlass.invalid" }
-    expect([moved.dtstart.to_time.utc.day, moved.summary, moved.sequence.to_i]).to eq [14, "Ines Aldaya: Small holds", 1]
+    expect([Time.at(moved.dtstart.to_i).day, moved.summary, moved.sequence.to_i]).to eq [14, "Ines Aldaya: Small holds", 1]
     submit("/groups/#{group.id}", "/feeds/#{Windlass::Records::Feed.sole.id}/revoke")
     expect([get(address).status, get("/feeds/#{"x" * 43}.ics").status]).to eq [404, 404]
   end

@@ -14,7 +14,8 @@ module Windlass
         @training = training
         @memo = memo
         @step = 0
-        @done = 0
+        # The verdict that would step comes after a session of the plan, not before it.
+        @done = [training.clean, clean - 1].min
       end
 
       # @return [Boolean] nothing harder is left, and it was done as often as a step would ask

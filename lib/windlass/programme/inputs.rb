@@ -18,9 +18,9 @@ module Windlass
     end
 
     # What is prescribed, so many times a week. standing: nil where nothing is offered, and then refusal says why.
-    # activity: what readiness is asked about.
-    Training = Value.define(:key, :protocol, :standing, :times, :refusal, :activity) do
-      def initialize(key:, protocol:, standing:, times:, refusal: nil, activity: protocol.is_a?(Progression::Activity) ? protocol : protocol.bound(standing&.dose))
+    # activity: what readiness is asked about. clean: sessions that verdicts have counted towards the next step already.
+    Training = Value.define(:key, :protocol, :standing, :times, :refusal, :activity, :clean) do
+      def initialize(key:, protocol:, standing:, times:, refusal: nil, clean: 0, activity: protocol.is_a?(Progression::Activity) ? protocol : protocol.bound(standing&.dose))
         super
       end
 

@@ -2,21 +2,6 @@
 
 module Windlass
   module Programme
-    # A session that did not find a place, so many times in a week, and why.
-    Unplaced = Value.define(:week, :training, :missing, :reasons)
-
-    # A week as it was planned. limit_s: the most that may be held; nil before two weeks are known.
-    Week = Value.define(:from, :hold_seconds, :easy, :limit_s) do
-      # @return [Numeric] seconds over the line; negative under it, and without one
-      def over_s = limit_s ? hold_seconds - limit_s : -1
-    end
-
-    # sessions: {Entry}s in order of time.
-    Plan = Value.define(:sessions, :unplaced, :weeks)
-
-    # A session of a plan, with what it says for itself.
-    Entry = Value.define(:training, :date, :at, :begins, :minutes, :place, :rung, :dose, :expected, :light, :seconds, :hold_seconds, :fixed, :proposed, :apart, :reasons)
-
     # Plans weeks ahead. The same input gives the same plan.
     class Planner
       # A maximal test is proposed when the last one is so long ago.
@@ -230,50 +215,6 @@ module Windlass
         found = Telling.uniq(search.refusals[training.key])
         [*easy, *found].then { |all| all.empty? ? [Telling::NO_SLOT] : all }
       end
-    end
-
-    # What a session says for itself, and what one that has no place says.
-    module Telling
-      NO_SLOT = Reason.new(rule: "slot.none", text: "There is no slot left for it.")
-      MOST = 6
-
-      # @return [Array<Reason>] each rule once, in the order of the rules
-      def self.uniq(reasons) = reasons.uniq(&:rule).first(MOST)
-
-      # @param one [Planned]
-      # @param planner [Planner]
-      # @return [Hash] of an {Entry}
-      def self.of(one, planner)
-        {training: one.training, date: one.date, at: one.berth.slot.at, begins: one.begins.strftime("%H:%M"), minutes: one.berth.slot.minutes, place: one.berth.slot.place, rung: one.course.rung, dose: one.course.dose,
-         expected: one.course.expected, light: one.ready.light?, seconds: one.course.seconds, hold_seconds: one.course.hold_seconds, fixed: one.fixed, proposed: one.training.test? && !one.fixed, apart: one.apart?,
-         reasons: reasons(one, planner).freeze}
-      end
-
-      def self.reasons(one, planner)
-        [count(one, planner), spacing(one, planner), eased(one, planner), *one.ready.reasons.map { |reason| Reason.new(rule: reason.rule, text: [reason.text, reason.lifts].compact.join(" ")) }].compact
-      end
-
-      def self.count(one, planner)
-        return Reason.new(rule: "test.due", text: one.fixed ? "The test lies on its day." : "A maximal hold is due: the doses are computed from it.") if one.training.test?
-
-        week = planner.calendar.week_of(one.date)
-        own = planner.placed.select { |other| other.key == one.key && planner.calendar.week_of(other.date) == week }
-        Reason.new(rule: "asked", text: "#{planner.done(one.training, week) + own.index(one) + 1} of #{Words.count(planner.calendar.times(one.training, week), "time", "times")} this week#{", where you put it" if one.fixed}.")
-      end
-
-      def self.spacing(one, planner)
-        before = planner.placed.reverse.find { |other| other.key == one.key && other.date < one.date } or return
-        Reason.new(rule: "even", text: "#{Words.count((one.date - before.date).to_i, "day")} after the one before.")
-      end
-
-      def self.eased(one, planner)
-        event = planner.calendar.eased_toward(one.date) || planner.calendar.eve(one.date)
-        return Reason.new(rule: "event.times", text: "Eased toward #{event.in_words}.") if event
-        return Reason.new(rule: "easy.times", text: "An easy week.") if planner.calendar.easy?(planner.calendar.week_of(one.date))
-
-        Reason.new(rule: "step", text: "A step is expected by then: what comes of it the verdicts say.") if one.course.expected && one.course.rung.to_i > one.training.standing.rung
-      end
-      private_class_method :reasons, :count, :spacing, :eased
     end
   end
 end

@@ -174,11 +174,19 @@ module Windlass
       def uneven(training, dates, times)
         return dates.sum { |date| (date - @calendar.days(@week).first).to_i } if training.test?
 
-        last = [(@last ||= @before.to_h { |one| [one.key, one.date] })[training.key], @walls.done[training.key]&.max].compact.max
-        days = [last, *dates].compact
-        ideal = 7.0 / [times, 1].max
+        days = [last_day(training), *dates].compact
+        ideal = 7.0 / [times + done_here(training), 1].max
         days.each_cons(2).sum { |one, other| ((other - one).to_i - ideal).abs.floor**2 }
       end
+
+      # @return [Date, nil] of the newest session before this week, or in it
+      def last_day(training)
+        @last ||= @before.to_h { |one| [one.key, one.date] }
+        [@last[training.key], @walls.done[training.key]&.max].compact.max
+      end
+
+      # @return [Integer] so often it was done in this week already
+      def done_here(training) = (@done_here ||= {})[training.key] ||= @walls.done.fetch(training.key, []).count { |date| @calendar.days(@week).include?(date) }
     end
 
     # Several sessions in one slot, one after the other.

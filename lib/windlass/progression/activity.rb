@@ -44,11 +44,11 @@ module Windlass
     EMPTY_TEST = Activity.new(id: "empty-test", name: "An empty hold", column: :retention)
     WATER = Activity.new(id: "water", name: "Water", column: :water, watched: true)
     COLD = Activity.new(id: "cold", name: "Cold", column: :cold, holds: false, watched: true, least_age: Screening::Ages::ADULT)
-    ACTIVITIES = [MAXIMAL_TEST, EMPTY_TEST, WATER, COLD].freeze
+    ACTIVITIES = [MAXIMAL_TEST, EMPTY_TEST, WATER, COLD].to_h { |one| [one.id, one] }.freeze
 
     # @param id [String] of a protocol or of an activity besides
     # @return [Protocols::Protocol, Activity]
     # @raise [Unknown]
-    def self.activity(id) = ACTIVITIES.find { |one| one.id == id } || Protocols.find(id)
+    def self.activity(id) = ACTIVITIES[id] || Protocols.find(id)
   end
 end

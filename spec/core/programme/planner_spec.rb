@@ -65,6 +65,11 @@ RSpec.describe Windlass::Programme::Planner do
       expect(found[2].reasons.map(&:rule)).to eq %w[asked even step]
     end
 
+    it "count what verdicts counted already, but no step comes before a session of the plan" do
+      rungs = [0, 1, 2, 9].to_h { |clean| [clean, plan([training["co2-table", 2, 2].with(clean: clean)], slots[1, 4], calendar: week(2)).sessions.map(&:rung)] }
+      expect(rungs).to eq(0 => [2, 2, 3, 3], 1 => [2, 3, 3, 4], 2 => [2, 3, 3, 4], 9 => [2, 3, 3, 4])
+    end
+
     it "stand still in an easy week and before an event, and go on after them" do
       easy = programme::Calendar.new(from: monday, weeks: 4, easy_every: 3)
       expect(plan([training["quiet-breathing", 2]], slots[1, 4], calendar: easy).sessions.map(&:rung)).to eq [0, 0, 1, 1, 1, 1, 2, 2]
