@@ -148,6 +148,7 @@ require_relative "windlass/progression/rules/repeat_top"
 require_relative "windlass/progression/rules/advance_clean"
 require_relative "windlass/progression/rules"
 require_relative "windlass/progression/judge"
+require_relative "windlass/progression/going"
 
 require_relative "windlass/measures/kind"
 require_relative "windlass/measures/maximal_hold"

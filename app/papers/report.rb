@@ -19,7 +19,7 @@ module Windlass
       def write
         heading(@sheet.name)
         text("Twelve weeks to #{Words.date(@sheet.today)}. #{@sheet.about}")
-        @sheet.going.each { |words| text(words) }
+        [@sheet.going.in_words, @sheet.pause_words].compact.each { |words| text(words) }
         scores
         holds
         worked

@@ -4,7 +4,7 @@ module Windlass
   module Presenters
     # One athlete's sheet: where they stand, whether it goes well, what is next, what to mind.
     class AthleteSheet
-      LOG_DAYS = 28
+      LOG_LINES = 10
       SCORES_SHOWN = 8
 
       Score = Value.define(:day, :seconds, :when, :ended_by, :first_breath, :counts, :uuid)
@@ -64,18 +64,33 @@ module Windlass
 
       def chart = @chart ||= ControlPauseChart.new(pauses, today: @today, over_breathed: over_breathed, falls: athlete.sleep_signs, diary: diary)
 
-      # @return [Array<String>] whether it goes well, in short
+      # @return [Progression::Going]
       def going
-        [("Control pause: #{chart.median_words} #{chart.trend_words}" unless chart.empty?), (log.in_short unless log.empty?)].compact
+        @going ||= begin
+          days = (@today - Progression::Going::DAYS + 1)..@today
+          Progression::Going.read(decided: Records::Move.kept.where(prescription_id: athlete.prescription_ids, local_date: days).group(:decided).count,
+            days: Records::Session.days_done([athlete.id], days).size, gasping: Records::Session.days_with_gasps(athlete.id, days),
+            trend: chart.trend, falls: athlete.sleep_signs, stopped: !stop.nil?)
+        end
       end
+
+      # @return [String, nil] how the control pause moves
+      def pause_words = ("Control pause: #{chart.median_words} #{chart.trend_words}".strip unless chart.empty?)
+
+      # @return [Array<AthleteAhead::Line>] what comes next, most pressing first
+      def ahead = @ahead ||= AthleteAhead.new(ground).lines
+
+      # @return [Array<String>] what to mind, before anything is begun
+      def minded = @minded ||= [rest&.reason, *cautions, *cares].compact
 
       # @return [Array<PrescriptionSheet>]
       def prescriptions
-        @prescriptions ||= begin
-          situations = Situations.new([athlete], now: @now)
-          athlete.prescriptions.open.order(:id).map { |one| PrescriptionSheet.new(one, now: @now, situations: situations) }
-        end
+        @prescriptions ||= ground.prescriptions.sort_by(&:id).map { |one| PrescriptionSheet.new(one, now: @now, situations: ground.situations) }
       end
+
+      # @return [Array<Standing>] where they stand: the newest of each measure that doses hang on
+      def standing = [pause_standing, *other_standing].compact
+      Standing = Value.define(:name, :figure, :words, :path, :spark)
 
       # @return [DaysChart]
       def days
@@ -86,25 +101,16 @@ module Windlass
       # @return [Array<MeasureChart>] suspensions at one's own pace, full and empty apart
       def baselines = @baselines ||= Baselines.of(athlete, since: @today - DaysChart::DAYS).charts
 
-      # The newest of each other measure, in words.
-      # @return [Array<Array(String, String, String)>] name, reading's headline, address
-      def other_measures
-        newest = athlete.measures.where.not(kind: "control_pause").order(:taken_at).to_a.index_by(&:kind)
-        Measures::KINDS.filter_map do |kind|
-          measure = newest[kind.id] or next
-          [kind.name, "#{kind.value_words(measure.value)}, #{Dates.near(measure.taken_at.getlocal.to_date, @today)}", "/measures/#{measure.uuid}"]
-        end
-      end
-
+      # @return [SessionLog] of the last ten days on which something was run
       def log
         @log ||= begin
-          days = ((@today - LOG_DAYS)..)
-          sessions = athlete.sessions.kept.where(local_date: days).in_order.to_a
-          moves = Records::Move.kept.where(prescription_id: athlete.prescription_ids).where(local_date: days).to_a
+          newest = athlete.sessions.kept.run.distinct.order(local_date: :desc, prescription_id: :desc).limit(LOG_LINES).pluck(:local_date, :prescription_id)
+          sessions = newest.empty? ? [] : athlete.sessions.kept.where(local_date: newest.last.first..).in_order.to_a
+          moves = Records::Move.kept.where(prescription_id: athlete.prescription_ids, local_date: sessions.first&.local_date..).to_a
           outcomes = Records::Round.outcomes(sessions.map(&:id))
           # Only what holds once at most can be one: the others are not read whole.
           short = sessions.map(&:id).select { |id| outcomes.fetch(id, []).count { |outcome| outcome.held_ms.to_i > 0 } <= 1 }
-          SessionLog.new(sessions, moves, outcomes, false_starts: Records::Session.false_starts(short))
+          SessionLog.new(sessions, moves, outcomes, false_starts: Records::Session.false_starts(short), most: LOG_LINES)
         end
       end
 
@@ -123,6 +129,29 @@ module Windlass
       end
 
       private
+
+      def ground = @ground ||= Desk::Ground.new(athlete.account, now: @now, only: athlete)
+
+      # What the screening leaves open with care, and to what.
+      def cares
+        screening.rows.select { |row| row.state == :care }.group_by(&:reasons)
+          .map { |reasons, rows| "Care in #{Words.list(rows.map { |row| row.words.downcase })}: #{reasons.join(" ")}" }
+      end
+
+      def pause_standing
+        newest = measures.last or return
+        Standing.new(name: "Control pause", figure: Words.seconds(newest.value), path: "/control-pauses/#{newest.uuid}", spark: (Spark.new(chart.mornings, today: @today) if chart.mornings.any?),
+          words: [newest_day, ("median #{Words.seconds(chart.median)}" if chart.median)].compact.join(", "))
+      end
+
+      def other_standing
+        taken = athlete.measures.where.not(kind: "control_pause").order(:taken_at).group_by(&:kind)
+        Measures::KINDS.filter_map do |kind|
+          own = taken[kind.id]&.map { |one| [one.taken_at.getlocal.to_date, one.value] } or next
+          recent = own.select { |day, _| day > @today - ControlPauseChart::DAYS }
+          Standing.new(name: kind.name, figure: kind.value_words(own.last.last), words: Dates.opening(own.last.first, @today), path: "/measures/#{taken[kind.id].last.uuid}", spark: (Spark.new(recent, today: @today) if recent.any?))
+        end
+      end
 
       # Twelve weeks, and the fortnight before that the first median needs.
       def measures

@@ -76,10 +76,19 @@ module Windlass
         (0...DAYS).step(14).map { |day| [@x.place(day), (@first_day + day).strftime("%-d %b")] }
       end
 
+      # @return [Array<Array(Date, Float)>] the valid morning scores that are drawn
+      def mornings = @mornings ||= @series.within(@first_day, @today).map { |pause| [pause.taken_at.to_date, pause.seconds] }
+
+      # @return [Trends::Slope, nil]
+      def trend = @trend ||= @series.trend(@today)
+
+      # @return [Float, nil] seconds, of the last fortnight
+      def median = @median ||= @series.baseline_s(@today)
+
       # Change is spoken of only where the interval leaves no room for none.
       # @return [String, nil]
       def trend_words
-        trend = @series.trend(@today) or return
+        return if trend.nil?
         return "No clear change over six weeks." unless trend.clear?
 
         "Over six weeks #{signed(trend.slope)} s a week (#{signed(trend.low)} to #{signed(trend.high)})#{", as expected: that is progress" if @falls && trend.high < 0}."
@@ -99,7 +108,6 @@ module Windlass
       end
 
       def median_words
-        median = @series.baseline_s(@today)
         median ? "median of the last fortnight #{Words.seconds(median)}." : "none valid in the last fortnight."
       end
 

@@ -10,7 +10,9 @@ module Windlass
       # @param moves [Array<Records::Move>]
       # @param outcomes [Hash{Integer => Array<Records::Round::Outcome>}] of their rounds, by session
       # @param false_starts [Array<Integer>] sessions that are no sets
-      def initialize(sessions, moves, outcomes, false_starts: [])
+      # @param most [Integer] lines
+      def initialize(sessions, moves, outcomes, false_starts: [], most: sessions.size)
+        @most = most
         @sessions = sessions
         @outcomes = outcomes
         @false_starts = false_starts.to_set
@@ -19,16 +21,7 @@ module Windlass
 
       def empty? = @sessions.empty?
 
-      def lines = days.map { |sets| line(sets) }.reverse
-
-      # @return [String] `26 sessions in four weeks: 7 steps up, 3 down. 12 gasps.`
-      def in_short
-        decided = @moves.values.map(&:decided).tally
-        down = decided.values_at("ease", "rest", "stop").compact.sum
-        gasps = rounds(@sessions).count { |round| round.first_breath == "gasp" }
-        "#{Words.count(days.count { |sets| real(sets).any? }, "session")} in four weeks: #{Words.count(decided.fetch("advance", 0), "step")} up, #{down} down. " \
-        "#{gasps.zero? ? "No gasp" : Words.count(gasps, "gasp")}."
-      end
+      def lines = days.last(@most).map { |sets| line(sets) }.reverse
 
       private
 

@@ -73,6 +73,9 @@ module Windlass
 
       def days = [[@x.place(0), Dates.short(@first), "first"], [@x.place(DAYS - 1), Dates.short(@first + DAYS - 1), "last"]]
 
+      # @return [String] `3 s later than forecast, of late`
+      def in_short = "#{late(pooled(@sessions.last(COMPARED)).median)}, of late"
+
       # @return [String] `In the last 5 sessions the first urge came 3 s later than forecast (middle half 2 s earlier to 6 s later).`
       def words
         newest = pooled(@sessions.last(COMPARED))

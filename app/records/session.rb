@@ -103,6 +103,11 @@ module Windlass
         sets.where.not(id: false_starts(short)).distinct.pluck(:prescription_id, :local_date).map { |id, date| [id, date.to_date] }
       end
 
+      # @return [Integer] training days, a protocol each, on which a first breath was a gasp
+      def self.days_with_gasps(athlete_id, days)
+        kept.where(athlete_id: athlete_id, local_date: days).where("EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.first_breath = 'gasp')").distinct.pluck(:prescription_id, :local_date).size
+      end
+
       # @param of [Hash] whose: `prescription_id:` or `athlete_id:`
       # @return [Hash{Integer => Integer}] sets that were done on that day, by prescription; false starts are none
       def self.sets_done(on:, **of)

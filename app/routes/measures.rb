@@ -16,6 +16,11 @@ module Windlass
           measure_form(Forms::MeasureForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s, tempo: "66"))
         end
 
+        app.get("/athletes/:athlete_id/measures/:kind") do
+          page = Presenters::MeasureHistory.new(athlete, (said(:kind) == "control_pause") ? said(:kind) : measure_kind.id, order: said(:order), number: said(:page).to_i)
+          erb :"measures/history", locals: {title: page.title, page: page}
+        end
+
         app.post("/athletes/:athlete_id/measures/:kind") do
           form = Forms::MeasureForm.parse(params, kind: measure_kind, today: today)
           next measure_form(form) unless form.valid?

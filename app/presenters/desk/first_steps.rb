@@ -16,9 +16,7 @@ module Windlass
         # @param athlete [Records::Athlete]
         # @return [String, nil] address of the next step; nil of somebody who has trained before
         def self.path(athlete, now:)
-          return if athlete.sessions.exists?
-
-          new(Ground.new(athlete.account, now: now)).send(:step, athlete.class.includes(:screenings, :clearances, :suspensions).find(athlete.id))&.path
+          new(Ground.new(athlete.account, now: now, only: athlete.class.find(athlete.id))).rows.first&.path
         end
 
         private

@@ -9,15 +9,17 @@ module Windlass
 
         # @param account [Records::Account]
         # @param now [Time]
-        def initialize(account, now:)
+        # @param only [Records::Athlete, nil] of this one alone
+        def initialize(account, now:, only: nil)
           @account = account
+          @only = only
           @now = now
           @today = now.to_date
           @midnight = Time.new(now.year, now.month, now.day)
         end
 
         def athletes
-          @athletes ||= @account.athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
+          @athletes ||= @only ? [@only] : @account.athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
         end
 
         def by_id = @by_id ||= athletes.index_by(&:id)
