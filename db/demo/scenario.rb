@@ -194,7 +194,7 @@ module Windlass
       # As it would have been when the session was planned; only where a sheet still shows it.
       def forecast(timeline, day, work)
         long = timeline.holds.any? { |place| place.segment.seconds > URGE_AFTER_S }
-        return if (day.date < @now.to_date - Presenters::AthleteSheet::LOG_DAYS && !long) || Forecasts.objection(@athlete, on: day.date)
+        return if (day.date < @now.to_date - Progression::Going::DAYS && !long) || Forecasts.objection(@athlete, on: day.date)
 
         @forecasts ||= {}
         @forecasts[[work.before.dose, day.pause_s.round, @athlete.full_threshold]] ||= begin

@@ -40,7 +40,7 @@ RSpec.describe "The emergency card", :browser do
     expect(page).to have_text("Saved")
     expect(session.reload.state).to eq "stopped"
 
-    click_link("To the sheet")
+    click_link("Rate it")
     expect(page.all(".notice-stop li").map(&:text)).to eq ["0:00 emergency card opened", "0:07 called", "1:07 help arrived"]
   end
 

@@ -33,7 +33,7 @@ RSpec.describe "Odd input", :browser do
     click_button("To the deck with Ines Aldaya")
     expect(page).to have_text("This session was begun in another browser")
 
-    click_link("To the sheet")
+    click_link("Rate it")
     click_button("End it here")
     expect(page).to have_css("#verdict", text: "2 of 26 holds done")
     expect([planned.reload.state, planned.rounds.count]).to eq ["stopped", 2]

@@ -58,7 +58,7 @@ RSpec.describe "From a control pause to the next day", :browser do
     run_whole_set
     expect(held).to eq [5.0] * 13
 
-    click_link("To the sheet")
+    click_link("Rate it")
     expect(page).to have_css("#verdict", text: "Repeat")
     find("label", text: "4", exact_text: true).click
     expect(page).to have_css("#verdict", text: "Clean, 2 in a row on this rung.")

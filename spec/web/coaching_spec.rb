@@ -125,8 +125,8 @@ RSpec.describe "Coaching", :web do
     Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: :repeat, because: "First week", now: clock.now)
     get("/athletes/#{athlete.id}")
 
-    expect(page.at("section[aria-label='How it goes']").text.split.join(" "))
-      .to match(/\AHow it goes Control pause: median of the last fortnight 28\.9 s\. Over six weeks \+1\.0 s a week .* 2 sessions in four weeks: 0 steps up, 0 down\. 2 gasps\.\z/)
+    expect(page.at("[aria-label='How it goes']").text.split.join(" "))
+      .to match(/\AHow it goes Up and down 2 training days in four weeks, no step; gasps on 1 of 2 training days\. Control pause: median of the last fortnight 28\.9 s\. Over six weeks \+1\.0 s a week .*\z/)
   end
 
   it "calls the stages of a build-up by their names" do

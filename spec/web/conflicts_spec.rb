@@ -66,7 +66,7 @@ RSpec.describe "What comes twice, late or against something", :web do
       get("/sessions/#{second.uuid}")
       expect(text).to include "set 2 of 2"
       get("/athletes/#{athlete.id}")
-      expect(text).to match(/1 session in four weeks.*sets a day2 of 2–/m)
+      expect(text).to match(/1 training day in four weeks.*sets a day2 of 2–/m)
       get("/sessions/#{false_start.uuid}")
       expect(page.at("#discard").text).to eq "Discard the false start"
       submit("/sessions/#{false_start.uuid}", "/sessions/#{false_start.uuid}/discard")

@@ -67,7 +67,7 @@ RSpec.describe "Control pause", :web do
     make_pause(athlete, 50, at: WebHelpers::NOON - 29 * 3600, first_breath: "gasp")
     get("/athletes/#{athlete.id}")
 
-    expect([page.css("circle.dot").size, page.css("circle.dot-hollow").size]).to eq [10 + 1, 1 + 1] # one each in the legend
+    expect([page.css(".chart circle.dot, .legend circle.dot").size, page.css("circle.dot-hollow").size]).to eq [10 + 1, 1 + 1] # one each in the legend
     expect(page.css("path.median").size).to eq 2
     expect(page.at("#cp-desc").text).to eq "11 scores in twelve weeks, 20 s to 50 s. Median of the last fortnight 24.5 s."
     expect(page.css("text.band").map(&:text)).to eq %w[low building strong]

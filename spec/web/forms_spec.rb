@@ -68,7 +68,6 @@ RSpec.describe Windlass::Forms do
       expect(lines.last).to have_attributes(sets: "2 of 2", breaths: "24 smooth, 2 deeper", effort: "3",
         urge: match(%r{\A4.5 s / 2\d s\z}), verdict: "advance (proposed: repeat)")
       expect(lines.first).to have_attributes(sets: "1 of 3", breaths: "12 smooth, 1 gasp", effort: "7.5", verdict: "to decide")
-      expect(log.in_short).to eq "2 sessions in four weeks: 1 step up, 0 down. 1 gasp."
     end
   end
 end
