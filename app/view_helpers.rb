@@ -20,6 +20,35 @@ module Windlass
     # @return [Boolean] htmx wants a part of the page only
     def part? = request.env["HTTP_HX_REQUEST"] == "true"
 
+    # What the keys of this screen do, besides `?`: a view says it, its layout shows it.
+    # @param keys [Hash{String => String}]
+    def keys(keys) = @keys_said = keys
+
+    # @return [Hash{String => String}]
+    def keys_said = @keys_said || {}
+
+    # A fault beside its field stands at the top of the page, too.
+    # @param field [Symbol] the id of what is to be corrected
+    # @return [String, nil]
+    def note_fault(form, field, label)
+      fault = form.fault(field) or return
+      "#{label}: #{fault}".tap { |words| faults_noted << [field.to_s.tr("[", "-").delete("]"), words] }
+    end
+
+    # @param field [Symbol]
+    # @param hint [Boolean] one stands below it
+    # @return [String] an attribute, of what is there only
+    def described_by(form, field, hint: false)
+      ids = [("fault-#{field}" if form.fault(field)), ("hint-#{field}" if hint)].compact
+      %(aria-describedby="#{ids.join(" ")}") if ids.any?
+    end
+
+    # @return [Array<Array(String, String)>] of the view that was rendered
+    def faults_noted = @faults_noted ||= []
+
+    # @return [String] begins with what is wrong, where something is: a title is what is read out first
+    def titled(title) = faults_noted.any? ? "To correct: #{title}" : title
+
     # @param keys [Hash{String => String}] of a screen
     # @return [Boolean] letters or figures are among them: those can be switched off
     def letters?(keys) = keys.keys.any? { |key| key.match?(/\A[A-Z0-9](\W|\z)/) }

@@ -18,10 +18,12 @@ require_relative "programme_calendar"
 require_relative "refusals"
 require_relative "security"
 require_relative "view_helpers"
+require_relative "morning_links"
 require_relative "routes/today"
 require_relative "routes/athletes"
 require_relative "routes/screenings"
 require_relative "routes/control_pauses"
+require_relative "routes/mornings"
 require_relative "routes/library"
 require_relative "routes/own_protocols"
 require_relative "routes/measures"
@@ -65,6 +67,7 @@ module Windlass
     register Routes::Athletes
     register Routes::Screenings
     register Routes::ControlPauses
+    register Routes::Mornings
     register Routes::Library
     register Routes::OwnProtocols
     register Routes::Measures

@@ -77,10 +77,12 @@ module BrowserHelpers
     pass(3)
   end
 
+  AXE = File.read(File.expand_path("support/vendor/axe.min.js", __dir__))
+
   # @return [Array<String>] what axe finds wrong
   def violations
-    page.execute_script(File.read(File.expand_path("support/vendor/axe.min.js", __dir__)))
-    found = page.evaluate_async_script("axe.run().then((result) => arguments[0](result.violations.map((one) => " \
+    page.execute_script(AXE) unless page.evaluate_script("'axe' in window")
+    found = page.evaluate_async_script("axe.run({rules: {'target-size': {enabled: true}}}).then((result) => arguments[0](result.violations.map((one) => " \
       "`${one.id}: ${one.nodes.map((node) => node.html.slice(0, 90)).join(' | ')}`)))")
     Array(found)
   end

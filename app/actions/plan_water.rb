@@ -12,7 +12,7 @@ module Windlass
       # @raise [Error] who is alone, was not asked, or may not, by name
       def self.call(account, pairs, clear:, now:)
         chosen = pairs.reject { |_, number| number.to_s.empty? }
-        divers = account.athletes.where(id: chosen.keys).by_name.includes(:suspensions, :screenings, :clearances).to_a
+        divers = account.active_athletes.where(id: chosen.keys).by_name.includes(:suspensions, :screenings, :clearances).to_a
         groups = divers.group_by { |athlete| chosen[athlete.id.to_s] }.sort.map(&:last)
         raise Error, "Nobody dives alone: choose a pair for two divers at least." if groups.empty?
 

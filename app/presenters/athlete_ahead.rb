@@ -12,13 +12,15 @@ module Windlass
       end
 
       # @return [Array<Line>]
-      def lines = decisions + told(Desk::FirstSteps) + told(Desk::Missing) + told(Desk::Changes) + planned
+      def lines = decisions + told(Desk::FirstSteps) + told(Desk::Missing) + score + told(Desk::Changes) + planned
 
       private
 
       def decisions = Desk::Decisions.new(@ground).rows.map { |row| Line.new(words: "#{row.protocol}, #{row.when}: #{VerdictPanel::WORDS.fetch(row.verdict).downcase}?", path: "/sessions/#{row.uuid}", action: "Decide") }
 
       def told(part) = part.new(@ground).rows.map { |row| Line.new(words: row.words, path: row.path, action: row.action) }
+
+      def score = Desk::Scores.new(@ground).missing.map { |athlete| Line.new(words: "no morning score yet", path: "/athletes/#{athlete.id}/control-pauses/new", action: "Control pause") }
 
       # The next sessions that a programme plans: those of the first day that has some.
       def planned

@@ -24,7 +24,7 @@ module Windlass
 
       def title = own ? own.name : protocol.name
 
-      def whose = athlete ? athlete.name : "nobody: reckoned with #{Nobody::WORDS}"
+      def whose = athlete ? athlete.name : "nobody: worked out for #{Nobody::WORDS}"
 
       # @return [Boolean] a session of several blocks
       def blocks? = protocol.is_a?(Protocols::Blocks)
@@ -58,6 +58,13 @@ module Windlass
       def dose = @dose ||= protocol.fitted(form.dose, body)
 
       def words = protocol.in_words(dose)
+
+      # @return [String] what a change led to, read out: the plan and what was found, or what is wrong
+      def said
+        return ["#{words}, #{length}.", *findings.values.flatten.map(&:text)].join(" ") if valid?
+
+        ["Correct the marked number.", *parts.flat_map { |part| part.rows + part.folded }.filter_map { |row| "#{row.parameter.words}: #{row.fault}." if row.fault }.first(1)].join(" ")
+      end
 
       # @return [String] `16 min 5 s in all, 5 min 35 s held`
       def length

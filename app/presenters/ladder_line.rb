@@ -19,7 +19,7 @@ module Windlass
       end
 
       def place
-        "Rung #{@standing.rung + 1} of #{@standing.ladder.rungs.size}#{", at half of it" if @standing.reduced}"
+        "Rung #{@standing.rung + 1} of #{@standing.ladder.rungs.size}#{", half the rounds" if @standing.reduced}"
       end
 
       def next_step

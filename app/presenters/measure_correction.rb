@@ -9,7 +9,7 @@ module Windlass
       ON_WAKING = {true => "on waking, before food", false => "at another time"}.freeze
 
       CONTROL_PAUSE = [
-        Field.new(key: :seconds, label: "Pause, s", choices: nil, type: "text"),
+        Field.new(key: :seconds, label: "Pause (1:35 or 95 s)", choices: nil, type: "text"),
         Field.new(key: :ended_by, label: "What ended it", choices: Measures::ENDINGS.transform_values(&:words), type: nil),
         Field.new(key: :first_breath, label: "The first breath after it was", choices: Measures::FIRST_BREATHS, type: nil),
         Field.new(key: :on_waking, label: "Taken", choices: ON_WAKING, type: nil)
@@ -42,7 +42,7 @@ module Windlass
 
       # @return [Array<Field>]
       def fields
-        asked = measure.control_pause? ? CONTROL_PAUSE : measure.to_kind.fields.map { |field| Field.new(key: field.key, label: [field.words, field.unit].compact.join(", "), choices: field.choices, type: "text") }
+        asked = measure.control_pause? ? CONTROL_PAUSE : measure.to_kind.fields.map { |field| Field.new(key: field.key, label: field.label, choices: field.choices, type: "text") }
         [*asked, Field.new(key: :taken_on, label: "Day", choices: nil, type: "date"), Field.new(key: :note, label: "Note", choices: nil, type: "text")]
       end
 
@@ -56,9 +56,14 @@ module Windlass
         Forms::MeasureForm.parse(params, kind: measure.to_kind, today: @today)
       end
 
+      def typed_details
+        fields = measure.to_kind.fields.index_by(&:key)
+        measure.details.symbolize_keys.to_h { |key, value| [key, fields[key] ? fields[key].typed(value) : value.to_s] }
+      end
+
       def standing
-        said = measure.control_pause? ? {seconds: measure.value, ended_by: measure.ended_by, first_breath: measure.first_breath, on_waking: measure.on_waking.to_s} : measure.details.symbolize_keys
-        said.transform_values { |value| value.is_a?(Numeric) ? Words.number(value) : value.to_s }.merge(taken_on: measure.taken_at.getlocal.to_date.iso8601, note: measure.note)
+        said = measure.control_pause? ? {seconds: Words.typed_seconds(measure.value), ended_by: measure.ended_by, first_breath: measure.first_breath, on_waking: measure.on_waking.to_s} : typed_details
+        said.merge(taken_on: measure.taken_at.getlocal.to_date.iso8601, note: measure.note)
       end
     end
   end

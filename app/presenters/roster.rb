@@ -2,25 +2,42 @@
 
 module Windlass
   module Presenters
-    # All athletes, one line each.
+    # A page of athletes, one line each.
     class Roster
       Row = Value.define(:name, :athlete_id, :about, :control_pause, :maximal_hold, :standing)
 
-      attr_reader :search
+      attr_reader :list
 
-      # @param search [String] part of a name or of a discipline; empty: everybody
-      def initialize(account, today:, search: "")
-        @search = search
-        found = account.athletes.by_name
-        found = found.where("name LIKE :part ESCAPE '\\' OR disciplines LIKE :part ESCAPE '\\'", part: "%#{Records::Athlete.sanitize_sql_like(search)}%") unless search.empty?
-        @athletes = found.includes(:suspensions, :screenings, :clearances, prescriptions: :athlete).to_a
+      # @param list [Records::Roster]
+      def initialize(list, today:)
+        @list = list
         @today = today
+        @athletes = list.athletes
         @values = Records::Measure.newest_values(@athletes)
       end
 
       def empty? = @athletes.empty?
 
-      def none_words = @search.empty? ? "No athletes yet." : "Nobody has “#{@search}” in the name or among the disciplines."
+      def none_words
+        return "No athletes yet." if list.nobody?
+
+        list.search.empty? ? "Nobody stands here." : "Nobody has “#{list.search}” in the name or among the disciplines."
+      end
+
+      # @return [Integer] of this page, and where the others stand
+      def number = list.number
+
+      def pages = list.pages
+
+      def path(number) = list.path(number)
+
+      # @return [String] `40 athletes`
+      def count_words = Words.count(list.count, "athlete")
+
+      # @return [Hash{Symbol => Array}] label, what is chosen, choices
+      def filters
+        {who: ["Who", list.who, list.class::WHO.invert.to_a], group: ["Group", list.group_id.to_s, [["all", ""], *list.groups]], order: ["Sorted", list.order, list.class::ORDERS.invert.to_a]}
+      end
 
       def rows
         @athletes.map do |athlete|
@@ -35,6 +52,8 @@ module Windlass
       def seconds(athlete, measure) = @values.fetch(athlete.id)[measure]&.then { |value| Words.hold(value) } || "–"
 
       def standing(athlete)
+        return "Left on #{Words.date(athlete.left_on)}" if athlete.left_on
+
         bound = athlete.suspension_on(@today)
         return bound.stop? ? "Stopped, awaiting clearance" : bound.reason if bound
 

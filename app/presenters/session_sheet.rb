@@ -70,7 +70,7 @@ module Windlass
         held_rounds.map do |round|
           typed = typed_round(round.number)
           Round.new(number: round.number, where: where(round.number), target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
-            held: typed["held_s"] || (round.held_ms && Words.number(round.held_ms / 1000.0)),
+            held: typed["held_s"] || (round.held_ms && Words.typed_seconds(round.held_ms / 1000.0)),
             forecast: forecast_urge(round.hold), low: typed["low"] || (round.sao2_low && Words.number((round.sao2_low * 100).round(1))),
             urge: urge(round),
             first_breath: typed["first_breath"] || round.first_breath, asked: asked.include?(round.number))
@@ -185,12 +185,16 @@ module Windlass
 
       def sound(round, typed, beat_ms)
         planned_ms = round.target_ms
-        counted = beat_ms ? ["beats", "beats", ->(ms) { Words.number(ms / beat_ms) }] : ["held_s", "s", ->(ms) { Words.number(ms / 1000.0) }]
-        field, unit, words = counted
+        field, unit, words, said = beat_ms ? in_beats(beat_ms) : IN_SECONDS
         heard = heard_of(round.number)
-        Sound.new(number: round.number, where: where(round.number), planned: "#{words[planned_ms]} #{unit}", reached: typed[field] || (reached_ms(round, heard) && words[reached_ms(round, heard)]), field: field, unit: unit,
-          ribs: typed["ribs"] || round.ribs, stream: typed["stream"] || round.stream || heard&.stream, heard: heard && "#{words[heard.ms]} #{unit}, #{heard.words}")
+        Sound.new(number: round.number, where: where(round.number), planned: said[planned_ms], reached: typed[field] || (reached_ms(round, heard) && words[reached_ms(round, heard)]), field: field, unit: unit,
+          ribs: typed["ribs"] || round.ribs, stream: typed["stream"] || round.stream || heard&.stream, heard: heard && "#{said[heard.ms]}, #{heard.words}")
       end
+
+      # Field, unit, as it is typed, as it is told.
+      IN_SECONDS = ["held_s", "as 1:35 or in seconds", ->(ms) { Words.typed_seconds(ms / 1000.0) }, ->(ms) { Words.seconds(ms / 1000.0) }].freeze
+
+      def in_beats(beat_ms) = ["beats", "beats", ->(ms) { Words.number(ms / beat_ms) }, ->(ms) { "#{Words.number(ms / beat_ms)} beats" }]
 
       # What a microphone heard of an exhale stands in the fields until something else is said, and is kept with them.
       Heard = Value.define(:ms, :words) do

@@ -6,8 +6,13 @@ module Windlass
     class Today
       # @param account [Records::Account]
       # @param now [Time]
-      def initialize(account, now:)
-        @ground = Desk::Ground.new(account, now: now)
+      # @param links [MorningLinks]
+      # @param group [Records::Group, nil] of whom alone
+      def initialize(account, now:, links:, group: nil)
+        @account = account
+        @links = links
+        @group = group
+        @ground = Desk::Ground.new(account, now: now, only: group)
         @to_decide = Desk::Decisions.new(@ground)
       end
 
@@ -31,11 +36,18 @@ module Windlass
       def parts
         @parts ||= begin
           free, planned = trainings.partition { |row| row.slot.nil? }
+          free, waiting = free.partition { |row| row.together? || row.running }
           other, slots = planned.partition { |row| row.slot.equal?(Desk::Trainings::NOT_TODAY) }
           by_slot = slots.group_by { |row| row.slot.in_words }.sort.map { |words, rows| [words, rows.sort_by { |row| [row.slot.begins, row.name] }] }
-          [*by_slot, [by_slot.any? ? "Without a programme" : nil, free], ["Not planned today", other]].reject { |_, rows| rows.empty? }
+          [*by_slot, [by_slot.any? ? "Without a programme" : nil, free], [WAITING, waiting], [UNPLANNED, other]].reject { |_, rows| rows.empty? }
         end
       end
+
+      WAITING = "Wait, or not today"
+      UNPLANNED = "Not planned today"
+
+      # @return [Boolean] it is shown folded
+      def folded?(heading) = [WAITING, UNPLANNED].include?(heading)
 
       # @return [Array<Desk::Trainings::Row>] who may run together from a slot: one protocol an athlete, the last of those planned
       def from_slot(rows) = rows.select(&:together?).group_by(&:athlete_id).values.map(&:last).then { |able| able.first(Windlass::Squad::LANES.max) }
@@ -45,6 +57,17 @@ module Windlass
 
       # @return [Array<Desk::Squads::Row>] of today, that are not over
       def squads = @squads ||= Desk::Squads.new(@ground).rows
+
+      # @return [Array<Array(String, String, Boolean)>] whose desk it can be: words, address, whether it is
+      def desks
+        groups = Records::Group.where(account_id: @account.id).by_name.pluck(:name, :id)
+        return [] if groups.empty?
+
+        [["Everybody", "/", @group.nil?], *groups.map { |name, id| [name, "/?group=#{id}", @group&.id == id] }]
+      end
+
+      # @return [Array<Array(String, String)>] who has no morning score yet, and the address under which each takes it
+      def scores = @scores ||= Desk::Scores.new(@ground).missing.map { |athlete| [athlete.name, @links.path(athlete)] }
 
       # @return [Hash{String => Array<Desk::Missing::Row>}] by heading; empty ones left out
       def notes

@@ -125,6 +125,9 @@ module Windlass
 
       def overrulable? = !verdict.stop? && !noted?
 
+      # @return [String, nil] what a change of the rating led to, read out
+      def said = (["#{word}.", *reasons.map(&:text)].join(" ") unless move || discarded? || verdict.nil? || twins.any?)
+
       # @return [Array<Array(Symbol, String)>] the other verdicts a coach may choose
       def others = Actions::Decide::OVERRULABLE.reject { |one| one == verdict.verdict }.map { |one| [one, WORDS.fetch(one)] }
 

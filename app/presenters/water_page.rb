@@ -39,7 +39,7 @@ module Windlass
 
       private
 
-      def athletes = @athletes ||= @account.athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
+      def athletes = @athletes ||= @account.active_athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
 
       def situations = @situations ||= Situations.new(athletes, now: @now)
 

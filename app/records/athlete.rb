@@ -17,6 +17,9 @@ module Windlass
       has_many :groups, -> { by_name }, through: :members
       has_many :colds, -> { order(:ended_at) }
 
+      # Who trains here still.
+      scope :active, -> { where(left_on: nil) }
+
       scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }
 
       # @return [Integer] whole years

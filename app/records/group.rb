@@ -7,7 +7,7 @@ module Windlass
       self.table_name = "groups"
       belongs_to :account
       has_many :members
-      has_many :athletes, -> { by_name }, through: :members
+      has_many :athletes, -> { active.by_name }, through: :members
       has_many :slots, -> { in_order }, dependent: :destroy
       has_many :events, -> { order(:local_date, :id) }
       has_many :programmes

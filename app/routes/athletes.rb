@@ -7,7 +7,7 @@ module Windlass
         app.helpers Helpers
 
         app.get("/athletes") do
-          erb :"athletes/index", locals: {title: "Athletes", page: Presenters::Roster.new(account, today: today, search: said(:search)[0, 80])}
+          erb :"athletes/index", locals: {title: "Athletes", page: Presenters::Roster.new(Records::Roster.new(account, %i[search who order group page].to_h { |key| [key, said(key)[0, 80]] }), today: today)}
         end
 
         app.get("/athletes/new") { athlete_form(Forms::AthleteForm.blank("control_pause_use" => "primary", "uuid" => SecureRandom.uuid)) }
@@ -36,6 +36,29 @@ module Windlass
         app.get("/athletes/:athlete_id") do
           page = Presenters::AthleteSheet.new(athlete, now: now)
           erb :"athletes/show", locals: {title: page.name, page: page, clearance: Forms::ClearanceForm.blank}
+        end
+
+        # Who leaves stands in the log, and no longer on Today.
+        app.post("/athletes/:athlete_id/left") do
+          record = athlete
+          record.update_columns(left_on: today)
+          tell "#{record.name} has left. The record stays; Today and the groups go on without them.", undo: "/athletes/#{record.id}/back"
+          redirect to("/athletes"), 303
+        end
+
+        app.post("/athletes/:athlete_id/back") do
+          record = athlete
+          record.update_columns(left_on: nil)
+          tell "#{record.name} is back."
+          redirect to("/athletes/#{record.id}"), 303
+        end
+
+        # Links that were sent for morning scores are dead from now on.
+        app.post("/athletes/:athlete_id/morning-links/revoke") do
+          record = athlete
+          record.update_columns(morning_links_revoked: record.morning_links_revoked + 1)
+          tell "The links that were sent to #{record.name} open nothing any more."
+          redirect to("/athletes/#{record.id}/edit"), 303
         end
 
         app.get("/athletes/:athlete_id/edit") { athlete_form(Forms::AthleteForm.from(athlete), athlete) }

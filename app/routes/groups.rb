@@ -75,7 +75,7 @@ module Windlass
 
         def group_form(record, form)
           status 422 unless form.valid?
-          erb :"programme/group_form", locals: {title: record.id ? record.name : "A new group", record: record, form: form, athletes: account.athletes.by_name.to_a}
+          erb :"programme/group_form", locals: {title: record.id ? record.name : "A new group", record: record, form: form, athletes: account.active_athletes.by_name.to_a}
         end
 
         def keep_group(record)

@@ -9,7 +9,7 @@ module Windlass
 
         app.get("/protocols") do
           page = Presenters::Library.new(account, athlete: composed_for, discipline: said(:discipline), place: said(:place), today: today)
-          erb :"protocols/index", locals: {title: page.title, page: page, athletes: account.athletes.by_name}
+          erb :"protocols/index", locals: {title: page.title, page: page, athletes: account.active_athletes.by_name}
         end
 
         app.get("/protocols/:id") do
@@ -76,7 +76,7 @@ module Windlass
 
           refused = refusal || !form.valid?
           status 422 if refused && !page.blank? && touched.nil?
-          erb :"protocols/compose", locals: {title: "Compose: #{page.title}", page: page, refusal: refusal, athletes: account.athletes.by_name}
+          erb :"protocols/compose", locals: {title: "Compose: #{page.title}", page: page, refusal: refusal, athletes: account.active_athletes.by_name}
         end
       end
     end

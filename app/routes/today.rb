@@ -5,7 +5,8 @@ module Windlass
     module Today
       def self.registered(app)
         app.get("/") do
-          erb :"today/index", locals: {title: "Today", page: Presenters::Today.new(account, now: now)}
+          group = Records::Group.find_by(account_id: account.id, id: said(:group)) if said(:group).match?(/\A\d{1,15}\z/)
+          erb :"today/index", locals: {title: "Today", page: Presenters::Today.new(account, now: now, links: morning_links, group: group)}
         end
       end
     end

@@ -17,6 +17,9 @@ module Windlass
       format((tenths % 10).zero? ? "%d:%02d" : "%d:%04.1f", minutes, rest / 10.0)
     end
 
+    # @return [String] `45`, `1:35`, `1:02.5`: in a field
+    def self.typed_seconds(seconds) = self.seconds(seconds).delete_suffix(" s")
+
     # @return [String] `45 s`, `1:10`: for holds
     def self.hold(seconds) = (seconds < 60) ? self.seconds(seconds) : clock(seconds)
 

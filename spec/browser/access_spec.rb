@@ -2,33 +2,99 @@
 
 require "browser_helper"
 
-RSpec.describe "Every main view", :browser do
+module Reached
+  # Files, and pages that would be the same as another.
+  NO_PAGES = /\.(pdf|csv|json|ics|wav|mid|yml|uddf)(\?|\z)|\A#|\Ahttp/
+  # Width, height, colours: a desk, a phone at night, and what is left of 1280 at four hundred per cent.
+  SIZES = [[1280, 800, "light"], [390, 844, "dark"], [320, 640, "light"]].freeze
+  # What no link leads to: it is sent from a form, or stands behind a button.
+  BESIDES = ->(session, squad) {
+    ["/nothing", "/along", "/sessions/#{session.uuid}/deck", "/sessions/#{session.uuid}/follow", "/squads/#{squad.uuid}/deck", "/squads/#{squad.uuid}/follow",
+      "/water/clock?pairs=1-2", "/protocols?athlete_id=#{session.athlete_id}", "/protocols/co2-table?athlete_id=#{session.athlete_id}", "/log?verdict=rubbish&from=2026-03-09&to=2026-03-01"]
+  }
+
+  # Wrong by hand, beside what axe finds: what points nowhere, what is wider than the screen, what is read twice.
+  WRONG = <<~JS
+    (() => {
+      const wrong = [];
+      for (const one of document.querySelectorAll("[aria-describedby], [aria-labelledby], [aria-controls]"))
+        for (const name of ["aria-describedby", "aria-labelledby", "aria-controls"])
+          for (const id of (one.getAttribute(name) ?? "").split(" ").filter(Boolean))
+            if (!document.getElementById(id)) wrong.push(`${name} ${id}`);
+      const ids = [...document.querySelectorAll("[id]")].map((one) => one.id);
+      wrong.push(...ids.filter((id, index) => ids.indexOf(id) !== index).map((id) => `twice: ${id}`));
+      if (document.documentElement.scrollWidth > innerWidth) wrong.push(`${document.documentElement.scrollWidth} wide`);
+      if (!document.title.includes(" – Windlass")) wrong.push("no title");
+      return wrong;
+    })()
+  JS
+end
+
+# Every page that links lead to from Today, one of each kind; not a list that somebody forgets to lengthen.
+RSpec.describe "Every page that a crawler reaches", :browser do
   before do
-    Windlass::Demo::Scenario.load(now: WebHelpers::NOON, people: Windlass::Demo::PEOPLE.values_at(3, 8))
+    Windlass::Demo::Scenario.load(now: WebHelpers::NOON, people: Windlass::Demo::PEOPLE.values_at(0, 3, 8))
   end
 
-  it "has no accessibility violation that axe finds, at a desk and on a phone, and fits its screen" do
-    athlete = Windlass::Records::Athlete.first
-    session = athlete.sessions.last
-    group = Windlass::Records::Group.first
-    squad = Windlass::Actions::PlanSquad.call(account, Windlass::Records::Athlete.all.map { |one| one.prescriptions.find_by(protocol: "small-holds") }.each { |one| plan(one) }, now: clock.now)
-    paths = ["/", "/athletes", "/athletes/new", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/screening", "/athletes/#{athlete.id}/control-pauses/new",
-      "/control-pauses/#{athlete.measures.last.uuid}", "/prescriptions/#{athlete.prescriptions.first.id}",
-      "/sessions/#{session.uuid}", "/sessions/#{session.uuid}/deck", "/bench", "/nothing", "/rules", "/protocols", "/protocols/co2-table",
-      "/protocols?athlete_id=#{Windlass::Records::Athlete.last.id}", "/own-protocols/#{Windlass::Records::OwnProtocol.first.id}",
-      "/athletes/#{Windlass::Records::Athlete.last.id}/measures", "/athletes/#{athlete.id}/measures/breathing_movement/new",
-      "/measures/#{Windlass::Records::Measure.where(kind: "sustained_exhale").first.uuid}", "/log", "/prescriptions/#{athlete.prescriptions.first.id}/write-in", "/water", "/place", "/along",
-      "/athletes/#{athlete.id}/dives", "/squads/#{squad.uuid}", "/squads/#{squad.uuid}/deck", "/squads/#{squad.uuid}/follow", "/sessions/#{session.uuid}/follow",
-      "/measures/#{Windlass::Records::Measure.first.uuid}/correct", "/screenings/#{Windlass::Records::Screening.first.id}/correct", "/athletes/#{athlete.id}/programme", "/athletes/#{athlete.id}/programme/anew", "/programme?all=1",
-      "/programme/load", "/groups/#{group.id}", "/groups/#{group.id}/edit", "/groups/#{group.id}/plan", "/planned/#{Windlass::Records::PlannedSession.in_order.last.uuid}"]
+  def squad = Windlass::Actions::PlanSquad.call(account, Windlass::Records::Athlete.all.filter_map { |one| one.prescriptions.find_by(protocol: "small-holds") }.each { |one| plan(one) }, now: clock.now)
 
-    [[1280, 800], [390, 844]].each do |width, height|
-      page.driver.resize(width, height)
-      paths.each do |path|
-        visit(path)
-        expect([path, violations]).to eq [path, []]
-        expect([path, page.evaluate_script("document.documentElement.scrollWidth")]).to match [path, be <= width]
+  # @return [String] the same for all athletes, sessions and so on
+  def kind_of(path) = path[/\A[^?#]*/].gsub(/\h{8}-[-\h]{27}/, ":uuid").sub(%r{\A/protocols/[-a-z]+}, "/protocols/:family").gsub(/\d+/, ":id")
+
+  # @return [Hash{String => String}] an address for each kind of page
+  def crawl(starts)
+    known = starts.to_h { |path| [path, path] }
+    waiting = ["/", *starts]
+    until waiting.empty?
+      visit(waiting.shift)
+      page.evaluate_script("[...document.querySelectorAll('a[href]')].map((link) => link.getAttribute('href'))").grep_v(Reached::NO_PAGES).each do |path|
+        next if known.key?(kind_of(path))
+
+        known[kind_of(path)] = path
+        waiting << path
       end
+    end
+    known
+  end
+
+  it "has nothing that axe or a ruler finds wrong, unfolded, at a desk, on a phone at night, and at four hundred per cent" do
+    wrong = []
+    kinds = crawl(Reached::BESIDES.call(Windlass::Records::Session.kept.last, squad)).merge("fault" => "/athletes/new")
+    expect(kinds.size).to be > 40
+    kinds.each do |kind, path|
+      visit(path)
+      first("main form.sheet button:not([type=button])").click if kind == "fault"
+      page.execute_script("for (const one of document.querySelectorAll('main details')) one.open = true")
+      Reached::SIZES.each do |width, height, colours|
+        page.driver.resize(width, height)
+        page.driver.browser.page.command("Emulation.setEmulatedMedia", features: [{name: "prefers-color-scheme", value: colours}])
+        found = violations + page.evaluate_script(Reached::WRONG)
+        wrong << [path, width, found] if found.any?
+      end
+    end
+    expect(wrong.map { |one| one.join(" ") }.join("\n")).to eq ""
+  end
+
+  it "sums up what is to be corrected where the eyes and the focus are, and leads to each field" do
+    visit("/athletes/new")
+    first("main form.sheet button:not([type=button])").click
+
+    expect(page.title).to start_with "To correct: New athlete"
+    expect(page.evaluate_script("document.activeElement.id")).to eq "faults"
+    fields = all("#faults a").map { |link| link[:href][/#(.*)/, 1] }
+    expect(fields.size).to be > 3
+    expect(fields.map { |id| page.has_css?("input##{id}, select##{id}", visible: :all) }).to all be true
+  end
+
+  it "shows its keys by ? and by a button that says so, on every page" do
+    ["/", "/place", "/rules", "/water"].each do |path|
+      visit(path)
+      key("?")
+      expect(page).to have_css("dialog#keys[open]")
+      key(:escape)
+      expect(page).to have_no_css("dialog#keys[open]")
+      find("[data-keys]").click
+      expect(page).to have_css("dialog#keys[open]")
     end
   end
 
@@ -36,7 +102,7 @@ RSpec.describe "Every main view", :browser do
     athlete = Windlass::Records::Athlete.last
     page.driver.browser.page.command("Emulation.setScriptExecutionDisabled", value: true)
     visit("/athletes/#{athlete.id}/control-pauses/new")
-    fill_in("Pause, seconds", with: "11,5")
+    fill_in("Pause (seconds, or 1:05)", with: "11,5")
     ["a twitch of the diaphragm", "as calm as the one before", "at another time"].each { |answer| find("label", text: answer).click }
     click_button("Save")
 

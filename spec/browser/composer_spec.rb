@@ -94,7 +94,7 @@ RSpec.describe "Composing and measuring", :browser do
     key("c")
     pass(20)
     key(:space)
-    expect(find_field("Held, s").value).to eq "72.5"
+    expect(find_field("Held (1:35 or 95 s)").value).to eq "1:12.5"
     find("label", text: "smooth").click
     find("label", text: "nothing to note").click
     fill_in("Who watched", with: "Ada Quill")

@@ -57,15 +57,15 @@ RSpec.describe "Odd input", :browser do
     run_set(prescription)
     visit("/sessions/#{session.uuid}")
     fill_in("note", with: "'; DROP TABLE sessions; -- <b>späte</b> Runde")
-    fill_in("Held in round 2, seconds", with: "-3")
+    fill_in("Held in round 2, as 1:35 or in seconds", with: "-3")
     find("label", text: "7", exact_text: true).click
     click_button("Save without deciding")
 
     expect(page).to have_css(".fault", text: "Hold 2: -3 is not allowed; allowed: 0 to 1200 seconds held")
     expect(page).to have_field("note", with: "'; DROP TABLE sessions; -- <b>späte</b> Runde")
-    expect(page).to have_field("Held in round 2, seconds", with: "-3")
+    expect(page).to have_field("Held in round 2, as 1:35 or in seconds", with: "-3")
     expect(page.find("input[name=effort]:checked", visible: :all).value).to eq "7"
-    fill_in("Held in round 2, seconds", with: "4,8")
+    fill_in("Held in round 2, as 1:35 or in seconds", with: "4,8")
     click_button("Save without deciding")
     expect(page).to have_no_css(".fault")
     expect(session.reload).to have_attributes(effort: 7.0, note: "'; DROP TABLE sessions; -- <b>späte</b> Runde")

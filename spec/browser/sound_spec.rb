@@ -86,6 +86,6 @@ RSpec.describe "Sound on the deck", :browser do
     pass(40)
     key("u")
 
-    expect(find_field("First urge, s").value).to eq "40.0"
+    expect(find_field("First urge (1:35 or 95 s)").value).to eq "40.0"
   end
 end

@@ -48,7 +48,7 @@ RSpec.describe "Presenters" do
     it "says what comes after the top and after half of the bottom" do
       expect(described_class.new(standing(7, control_pause_s: 14)).next_step).to eq "Top rung: take a new measure"
       halved = described_class.new(standing.halved)
-      expect([halved.place, halved.next_step]).to eq ["Rung 1 of 10, at half of it", "Next: the whole of this rung"]
+      expect([halved.place, halved.next_step]).to eq ["Rung 1 of 10, half the rounds", "Next: the whole of this rung"]
     end
   end
 

@@ -23,7 +23,7 @@ RSpec.describe "What comes twice, late or against something", :web do
     it "is only noted once a newer one is decided: it moves nothing, and is not asked about any more" do
       old = day_of_sets(2)
       newer = day_of_sets(1, effort: 9)
-      expect(Windlass::Presenters::Today.new(account, now: clock.now).decisions.size).to eq 2
+      expect(Windlass::Presenters::Today.new(account, now: clock.now, links: nil).decisions.size).to eq 2
       decide(newer, :ease)
       dose = prescription.reload.dose
       get("/")
@@ -51,14 +51,14 @@ RSpec.describe "What comes twice, late or against something", :web do
       get("/")
       expect([page.css("section[aria-labelledby=decide] li").size, page.css("section[aria-labelledby=train] li").size]).to eq [1, 0]
       submit("/sessions/#{first.uuid}", "/sessions/#{first.uuid}/take-up")
-      expect(Windlass::Presenters::Today.new(account, now: clock.now).trainings.map(&:set)).to eq ["Set 2 of 2"]
+      expect(Windlass::Presenters::Today.new(account, now: clock.now, links: nil).trainings.map(&:set)).to eq ["Set 2 of 2"]
     end
 
     it "is spoilt by no false start, which is discarded and can be brought back" do
       run_set(prescription)
       false_start = Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now)
       Windlass::Actions::KeepJournal.call(false_start, journal(false_start, holds: [], ending: "stop"), now: clock.now)
-      desk = Windlass::Presenters::Today.new(account, now: clock.now)
+      desk = Windlass::Presenters::Today.new(account, now: clock.now, links: nil)
       expect([desk.decisions, desk.trainings.map(&:set)]).to eq [[], ["Set 2 of 2"]]
       get("/prescriptions/#{prescription.id}")
       expect(text).to include "Set 2 of 2"

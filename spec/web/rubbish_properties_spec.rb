@@ -12,7 +12,7 @@ RSpec.describe "Rubbish", :web do
     rounds[x][ribs] verdict seen decided because own place discipline born_on sex mass_kg lock_version disciplines[] guardian_consent_on clinician families families[] given_on expires_on
     cleared_on file trace at a a[hold_s] compare floor events state device prescription prescription[] clear[] pair pair[1] start start[0] gap_s latest_s minutes on_the_word deed
     lines as_planned on text order keep notebook archive dives from to symptom search discarded after was feeling slept_h margin pairs size table place photo order members[] slots slots[0] slots[0][day] slots[0][at] slots[0][minutes] starts_on weeks easy_every times times[1] times[Mine] local_date
-    at_min date from_on to_on because group on all kind down_ms depth_m signs tempo levels_db].freeze
+    at_min date from_on to_on because group on all kind down_ms depth_m signs tempo levels_db search who saved morning].freeze
 
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
 
@@ -34,7 +34,7 @@ RSpec.describe "Rubbish", :web do
     Windlass::Actions::PlanProgramme.fill(programme, now: clock.now)
     nothing = ["x", "-1", "0", "9" * 40, "%FF", "%00", "..%2f"]
     {athlete_id: [athlete.id] * 4 + nothing, id: [1, 1, 1, 2, "co2-table", "ratio"] + nothing, kind: Windlass::Measures::KINDS.map(&:id) + nothing,
-     uuid: [run.uuid, *planned.map(&:uuid), measure.uuid, run.uuid, squad.uuid, *programme.planned_sessions.map(&:uuid)] + nothing, secret: nothing, slot_id: [1, 2] + nothing}
+     uuid: [run.uuid, *planned.map(&:uuid), measure.uuid, run.uuid, squad.uuid, *programme.planned_sessions.map(&:uuid)] + nothing, secret: nothing, token: [Windlass::MorningLinks.new(Windlass::Web.settings.session_secret).path(athlete)[/[^\/]+\z/]] * 3 + nothing, slot_id: [1, 2] + nothing}
   end
 
   define_method(:path_of) do |pattern, random|

@@ -7,7 +7,7 @@ RSpec.describe "Words" do
   retired = ["Ask, run", "Only keep", "Nothing else: run", "Ask again, and run", "Keep the answers", "Keep and read", "0 nothing to 10 all there is", "vision going", "Its lag is found by itself",
     "one wants of a healthy adult", "many seconds behind the lungs", "breathe small", "From worked up", "Dry, all of them", "Going low in oxygen", "middling adult", "A body of one's own", "Work it out",
     "What that leaves open", "Now or in the past, is there", "Clinician, name and kind", "To read a score in context", "Stands at", "Protocols from it", "waiting for the server", "Break the pattern in single",
-    "goes with busy breathing", "Counts in the morning series", "so many breaths and no more", "soft dry ground", "Set the unmarked to smooth"].freeze
+    "goes with busy breathing", "Counts in the morning series", "so many breaths and no more", "soft dry ground", "Set the unmarked to smooth", "To the sheet", "the chief measure", "ribs do not drop", "A step comes by itself", "To the sheets"].freeze
 
   it "that were retired stand in no view, script or rule" do
     files = Dir[File.expand_path("../../{app,lib}/**/*.{rb,erb,js,yml}", __dir__)].reject { |path| path.include?("/vendor/") }

@@ -9,7 +9,7 @@ module Windlass
 
         # @param account [Records::Account]
         # @param now [Time]
-        # @param only [Records::Athlete, nil] of this one alone
+        # @param only [Records::Athlete, Records::Group, nil] of these alone
         def initialize(account, now:, only: nil)
           @account = account
           @only = only
@@ -19,7 +19,7 @@ module Windlass
         end
 
         def athletes
-          @athletes ||= @only ? [@only] : @account.athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
+          @athletes ||= @only.is_a?(Records::Athlete) ? [@only] : many.includes(:suspensions, :screenings, :clearances).to_a
         end
 
         def by_id = @by_id ||= athletes.index_by(&:id)
@@ -49,6 +49,10 @@ module Windlass
         def situations = @situations ||= Situations.new(athletes, now: now)
 
         def near(date) = Dates.near(date, today)
+
+        private
+
+        def many = @only ? @only.athletes : @account.active_athletes.by_name
       end
     end
   end

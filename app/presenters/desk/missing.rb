@@ -16,7 +16,7 @@ module Windlass
         end
 
         # @return [Array<Row>]
-        def rows = without_screening + lapsing + planned_tests + paused_long_enough + without_score + without_measure + back_for_long + without_offer
+        def rows = without_screening + lapsing + planned_tests + paused_long_enough + without_measure + back_for_long + without_offer
 
         private
 
@@ -50,15 +50,6 @@ module Windlass
           planned = Records::PlannedSession.where(athlete_id: @ground.by_id.keys, local_date: @ground.today, prescription_id: nil).joins(:programme).merge(Records::Programme.open).to_a
           done = Done.new(planned.map(&:athlete_id), @ground.today..@ground.today)
           planned.reject { |one| done.done?(one) }.map { |one| row(@ground.by_id[one.athlete_id], "A maximal hold is planned at #{one.begins}", "/athletes/#{one.athlete_id}/measures/maximal_hold/new", "Maximal hold") }
-        end
-
-        def without_score
-          scored = Records::Measure.where(kind: "control_pause", on_waking: true, taken_at: @ground.midnight..).pluck(:athlete_id).to_set
-          @ground.athletes.filter_map do |athlete|
-            next if scored.include?(athlete.id) || !@ground.training_ids.include?(athlete.id) || athlete.control_pause_use == "paused"
-
-            control_pause(athlete, "No morning score yet")
-          end
         end
 
         # A paused measure has a day on which it is tried again.

@@ -29,6 +29,13 @@ export function everyFrame(callback) {
   requestAnimationFrame(frame);
 }
 
+/** As it is typed into a field: `48.2`, `2:05.4` */
+export function typedSeconds(ms) {
+  const tenths = Math.round(ms / 100);
+  if (tenths < 600) return (tenths / 10).toFixed(1);
+  return `${Math.floor(tenths / 600)}:${((tenths % 600) / 10).toFixed(1).padStart(4, "0")}`;
+}
+
 /** `0:48`, `2:05` */
 export function clockWords(ms) {
   const seconds = Math.max(0, Math.ceil(ms / 1000 - 1e-6));

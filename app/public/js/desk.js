@@ -5,7 +5,7 @@ const MOVES = { j: 1, k: -1, ArrowDown: 1, ArrowUp: -1 };
 
 export function desk() {
   return {
-    rows() { return [...this.$root.querySelectorAll("[data-row]")]; },
+    rows() { return [...this.$root.querySelectorAll("[data-row]")].filter((row) => row.checkVisibility()); },
 
     key(event) {
       if (event.target.matches("input, select, textarea") || event.ctrlKey || event.metaKey || event.altKey || document.querySelector("dialog[open]")) return;

@@ -2,6 +2,11 @@
 export function listenForHelp() {
   const dialog = document.getElementById("keys");
   if (!dialog) return;
+  const toggle = () => dialog.open ? dialog.close() : dialog.showModal();
+  for (const mark of document.querySelectorAll("[data-keys]")) {
+    mark.hidden = false;
+    mark.addEventListener("click", toggle);
+  }
   const search = document.querySelector("[data-search]");
   window.addEventListener("keydown", (event) => {
     if (event.target.matches("input, textarea, select")) return;
@@ -11,7 +16,6 @@ export function listenForHelp() {
     }
     if (event.key !== "?") return;
     event.preventDefault();
-    if (dialog.open) dialog.close();
-    else dialog.showModal();
+    toggle();
   });
 }

@@ -1,7 +1,7 @@
 // A guided measure: a stopwatch with marks, a metronome that counts beats, or a minute in which breaths are counted.
 // It only fills the form; what it fills can be typed as well.
 import { heard } from "./letters.js";
-import { clock, clockWords, everyFrame, Presses } from "./clock.js";
+import { clock, clockWords, everyFrame, Presses, typedSeconds } from "./clock.js";
 import { microphoneSwitch } from "./microphone.js";
 import { Sound } from "./sound.js";
 
@@ -103,7 +103,10 @@ export function measure() {
       const passed = clock.at(event) - startedAt;
       if (passed < 0) return this.cancel();
       if (this.kind === "beats") this.finish("beats", Math.floor(passed / this.beatMs()));
-      else this.finish("seconds", (passed / 1000).toFixed(1));
+      else {
+        this.finish("seconds", typedSeconds(passed));
+        this.figure = clockWords(passed);
+      }
       if (this.hearing) this.heard();
     },
 
@@ -117,7 +120,7 @@ export function measure() {
     finish(name, value) {
       this.cancel();
       this.field(name).value = value;
-      this.figure = this.kind === "stopwatch" ? clockWords(value * 1000) : String(value);
+      if (this.kind !== "stopwatch") this.figure = String(value);
       this.words = "Written below.";
     },
 
@@ -127,7 +130,7 @@ export function measure() {
       if (button) this.set(button.dataset.mark, event);
     },
     set(name, event) {
-      if (this.running) this.field(name).value = ((clock.at(event) - startedAt) / 1000).toFixed(1);
+      if (this.running) this.field(name).value = typedSeconds(clock.at(event) - startedAt);
     },
   };
 }

@@ -14,6 +14,7 @@ import { marginMap } from "./margin_map.js";
 import { measure } from "./measure.js";
 import "./photo.js";
 import { sendAgain } from "./again.js";
+import { unfoldForPaper } from "./unfold.js";
 import { squad } from "./squad.js";
 import { water } from "./water.js";
 
@@ -37,3 +38,4 @@ holdStill();
 keepOpen();
 sendAgain();
 tellWaiting();
+unfoldForPaper();

@@ -17,7 +17,7 @@ module Windlass
     end
 
     CONTROL_PAUSE_USES = {
-      primary: "the chief measure", background: "only in the background", paused: "paused"
+      primary: "main measure", background: "background only", paused: "paused"
     }.freeze
   end
 end

@@ -11,6 +11,16 @@ module Windlass
         super
       end
 
+      # @return [String] `Breaths, a minute`, `Held (1:35 or 95 s)`
+      def label = (unit == "s") ? "#{words} (1:35 or 95 s)" : [words, unit].compact.join(", ")
+
+      # @return [String] an answer as it is typed: `3:14.2`
+      def typed(value)
+        return value.to_s unless value.is_a?(Numeric)
+
+        (unit == "s") ? Words.typed_seconds(value) : Words.number(value)
+      end
+
       # @return [String] an answer: `3:14`, `54 a minute`, `a gasp`
       def in_words(value)
         return choices.fetch(value) if choices

@@ -7,7 +7,7 @@ module Windlass
         "clean and enough, but the coming week would hold over 1.3 times the weekly mean of the four weeks before") do |record|
         if record.evidence.clean? && record.enough? && record.ramps? && !record.patient_enough?
           "The coming week would hold #{Words.length(record.coming_week_s)}, over 1.3 times the weekly mean of " \
-            "#{Words.length(record.weekly_mean_s)}. A step comes by itself after 14 days of this."
+            "#{Words.length(record.weekly_mean_s)}. After 14 days of this there is room for a step."
         end
       end
     end

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+require "web_helper"
+
+RSpec.describe "A link for the morning score", :web do
+  let(:athlete) { make_athlete }
+  let(:links) { Windlass::MorningLinks.new(Windlass::Web.settings.session_secret) }
+  let(:path) { links.path(athlete) }
+
+  it "stands on Today as long as there is no score, one line for all, and leads to nothing but the score" do
+    make_pause(athlete, at: clock.now - 26 * 3600)
+    prescribe(athlete)
+    get("/")
+    expect(page.css(".names a").map { |link| [link.text, link["href"]] }).to eq [[athlete.name, path]]
+    get(path)
+    expect([last_response.status, page.css("main a, nav").size, page.at("form")["action"]]).to eq [200, 0, path]
+
+    submit(path, path, seconds: "24,5", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.iso8601)
+    follow_redirect!
+    expect(text).to include("24.5 s: building. Counts towards the morning trend.", "Saved. Your coach reads it")
+    expect(athlete.measures.order(:taken_at).last).to have_attributes(value: 24.5, on_waking: true)
+    get("/")
+    expect(page.css(".names a")).to be_empty
+  end
+
+  it "keeps what was typed where something is wrong" do
+    submit(path, path, seconds: "soon", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.iso8601)
+    expect([last_response.status, page.at("#seconds")["value"], page.css("#faults li").size]).to eq [422, "soon", 1]
+  end
+
+  it "opens nothing where a sign of it was changed, for another athlete, once revoked, or after somebody left" do
+    other = make_athlete(name: "Ada Quill")
+    wrong = [path.sub(/.\z/) { |last| (last == "0") ? "1" : "0" }, path.sub(%r{/\d+-}, "/#{other.id}-"), "/morning/#{athlete.id}", "/morning/#{athlete.id}-"]
+    expect(wrong.map { |one| get(one).status }).to all eq 404
+    submit("/athletes/#{athlete.id}/edit", "/athletes/#{athlete.id}/morning-links/revoke")
+    renewed = links.path(athlete.reload)
+    expect([get(path).status, get(renewed).status]).to eq [404, 200]
+    submit("/athletes/#{athlete.id}/edit", "/athletes/#{athlete.id}/left")
+    expect(get(renewed).status).to eq 404
+  end
+end
