@@ -63,6 +63,9 @@ module Windlass
 
       def title = "Holds of twelve weeks"
 
+      # @return [Array<Array(String, String, String, Integer)>] day, longest hold, held in the day, gasps; newest first
+      def rows = @held.sort_by(&:date).reverse.map { |day| [Dates.short(day.date), Words.hold(day.longest_s), Words.length(day.sum_s), day.gasps] }
+
       def description
         return "No holds in the last 12 weeks." if empty?
 

@@ -30,9 +30,10 @@ module Windlass
 
       def self.urge_words(holds)
         within = holds.count(&:urge_within?)
-        return "The first urge would come after #{range(holds.filter_map(&:urge_s))}, beyond every hold." if within.zero?
+        return "No urge expected: it would come after #{range(holds.filter_map(&:urge_s))}." if within.zero?
 
-        "The first urge comes within #{Words.count(within, "hold")} of #{holds.size}, after #{range(holds.filter_map(&:urge_s))}."
+        expected = (within == holds.size) ? ((within == 1) ? "the hold" : "all #{within} holds") : "#{within} of #{holds.size} holds"
+        "The urge is expected in #{expected}, after #{range(holds.filter_map(&:urge_s))}."
       end
 
       def self.floor_words(holds)
@@ -42,12 +43,17 @@ module Windlass
 
       def self.margin_words(holds)
         margins = holds.filter_map(&:margin).tally
-        "Margin: #{Words.list(margins.map { |kind, count| (margins.size == 1) ? kind.to_s : "#{count} #{kind}" })}."
+        "Margin: #{Words.list(margins.map { |kind, count| [(count unless margins.size == 1), kind, MEANT[kind]].compact.join(" ") })}."
       end
+
+      MEANT = {tight: "(oxygen gets low soon after the urge)", inverted: "(oxygen gets low before the urge)"}.freeze
+      private_constant :MEANT
 
       def self.range(values)
         least, most = values.minmax.map(&:round)
-        (least == most) ? Words.seconds(least) : "#{least} to #{Words.seconds(most)}"
+        return Words.seconds(most) if least == most
+
+        "#{(most < 60) ? least : Words.seconds(least)} to #{Words.seconds(most)}"
       end
       private_class_method :urge_words, :floor_words, :margin_words, :range
     end

@@ -35,7 +35,7 @@ module Windlass
         taken = records.map(&:to_taken)
         sheet = records.any? ? MeasureSheet.new(records.last) : nil
         Entry.new(kind: kind, newest: taken.last && Dates.opening(taken.last.taken_at.to_date, @today), reading: sheet&.reading,
-          chart: taken.any? ? MeasureChart.new(taken, kind) : nil,
+          chart: (taken.size > 1) ? MeasureChart.new(taken, kind) : nil,
           rows: records.last(6).reverse.map { |one| Row.new(day: Dates.short(one.taken_at.getlocal.to_date), value: kind.value_words(one.value), uuid: one.uuid) })
       end
     end

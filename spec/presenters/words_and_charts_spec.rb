@@ -57,14 +57,14 @@ RSpec.describe "Presenters" do
 
     it "says whether the urge comes within the holds, when the oxygen is low, and the margin" do
       expect(words { |line| line.hold(10) })
-        .to eq "The first urge would come after 25 s, beyond every hold. Oxygen would reach the floor after 53 s. Margin: clear."
+        .to eq "No urge expected: it would come after 25 s. Oxygen would reach the floor after 53 s. Margin: clear."
       mixed = words do |line|
         line.hold(30)
         line.breathe(120)
         over_breathe(line)
         line.hold(40)
       end
-      expect(mixed).to match(/\AThe first urge comes within 1 hold of 2, .* Margin: 1 clear and 1 inverted\.\z/)
+      expect(mixed).to match(/\AThe urge is expected in 1 of 2 holds, .* Margin: 1 clear and 1 inverted \(oxygen gets low before the urge\)\.\z/)
     end
 
     it "says what it does not know" do

@@ -1,5 +1,5 @@
 // The guided control pause: one step at a time, and a stopwatch that counts from the key's own time stamp.
-import { clock, clockWords, everyFrame, Presses } from "./clock.js";
+import { clock, clockWords, everyFrame, Presses, typedSeconds } from "./clock.js";
 
 const STEPS = { settle: 1, pause: 2, last: 5 };
 
@@ -22,15 +22,31 @@ export function controlPause() {
     get typing() { return !this.guided; },
     get movable() { return this.step > 1; },
     get answering() { return this.step > STEPS.pause && this.step < STEPS.last; },
+    get inSeconds() { return !this.figure.includes(":"); },
     get timing() { return this.startedAt !== null; },
 
-    next() { this.step = Math.min(this.step + 1, STEPS.last); },
+    next() { this.go(Math.min(this.step + 1, STEPS.last)); },
     back() {
       this.startedAt = null;
-      this.step = Math.max(this.step - 1, 1);
+      this.go(Math.max(this.step - 1, 1));
       if (this.step === STEPS.pause) this.reset();
     },
-    type() { this.guided = false; this.startedAt = null; },
+    type() {
+      this.guided = false;
+      this.startedAt = null;
+      this.lead();
+    },
+
+    go(step) {
+      this.step = step;
+      this.lead();
+    },
+
+    /** What had the focus is hidden now: it goes to the first thing that can be done or answered. */
+    lead() {
+      this.$nextTick(() => [...this.$root.querySelectorAll("section :is(input, button)")].find((one) => one.checkVisibility())?.focus());
+    },
+
     reset() { this.figure = "0.0"; this.word = "Start"; },
 
     key(event) {
@@ -56,11 +72,11 @@ export function controlPause() {
     },
 
     finish(at) {
-      this.figure = ((at - this.startedAt) / 1000).toFixed(1);
+      this.figure = typedSeconds(at - this.startedAt);
       this.startedAt = null;
       this.word = "Start";
       this.$refs.seconds.value = this.figure;
-      this.step = STEPS.pause + 1;
+      this.go(STEPS.pause + 1);
     },
 
     /** A touched answer leads on by itself; with the keyboard one goes on by the button. */
@@ -71,7 +87,7 @@ export function controlPause() {
 
     show() {
       if (this.step === STEPS.settle) this.settled = clockWords(clock.wall() - this.openedAt);
-      if (this.timing) this.figure = ((clock.wall() - this.startedAt) / 1000).toFixed(1);
+      if (this.timing) this.figure = typedSeconds(clock.wall() - this.startedAt);
     },
   };
 }

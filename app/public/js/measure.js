@@ -122,6 +122,7 @@ export function measure() {
       this.field(name).value = value;
       if (this.kind !== "stopwatch") this.figure = String(value);
       this.words = "Written below.";
+      this.field(name).focus({ preventScroll: true });
     },
 
     mark(event) { this.set(event.currentTarget.dataset.mark, event); },
