@@ -18,7 +18,7 @@ module Windlass
       Table.new(Records::Athlete),
       Table.new(Records::Screening), Table.new(Records::Clearance), Table.new(Records::Measure), Table.new(Records::Day), Table.new(Records::Cold),
       Table.new(Records::Prescription),
-      Table.new(Records::Session, refers: {"twin_of_id" => "sessions"}),
+      SessionTable.new(Records::Session, refers: {"twin_of_id" => "sessions"}),
       Table.new(Records::Round, of: :session), Table.new(Records::JournalEvent, of: :session, key: "uuid"),
       Table.new(Records::Move, of: :prescription), Table.new(Records::Dive), Table.new(Records::Suspension),
       Table.new(Records::Photo, of: :session),

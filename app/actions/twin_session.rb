@@ -6,7 +6,7 @@ module Windlass
     # is judged, and both count as done: nobody trains more for it.
     module TwinSession
       # What a session is before it begins.
-      PLAN = %w[account_id athlete_id prescription_id protocol dose rung reduced light lowered_to segments planned_at local_date posture forecast washout].freeze
+      PLAN = %w[account_id athlete_id prescription_id protocol dose rung reduced light lowered_to timeline_id planned_at local_date posture forecast washout].freeze
 
       OPEN = "Two devices ran this session. Say first which of them it was."
 

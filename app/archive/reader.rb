@@ -61,7 +61,7 @@ module Windlass
         kept = rows.each_with_index.map { |row, index| read_row(table, row, index) }
         raise InvalidInput, @faults.first(MOST_FAULTS) if @faults.any?
 
-        kept.each_slice(SLICE).with_index { |slice, number| insert(table, slice, number * SLICE) }
+        kept.each_slice(SLICE).with_index { |slice, number| insert(table, table.kept(slice), number * SLICE) }
       end
 
       def read_row(table, row, index)

@@ -29,6 +29,17 @@ module Windlass
       # @return [Array<ActiveRecord::ConnectionAdapters::Column>] that are written
       def columns = @columns ||= record.columns.reject { |column| LEFT_OUT.include?(column.name) }
 
+      # @param found [ActiveRecord::Relation]
+      # @return [Array<Hash{String => Object}>] rows as they are written
+      def read(found)
+        names = columns.map(&:name)
+        found.pluck(*names).map { |values| names.zip(names.one? ? [values] : values).to_h }
+      end
+
+      # @param rows [Array<Hash{String => Object}>] as they were written
+      # @return [Array<Hash{String => Object}>] as the database keeps them
+      def kept(rows) = rows
+
       # @return [String, nil] the table that a column of a row refers to
       def target(column, row) = (of == :several && column == "of_id") ? row["of"] : (@refers[column] if column.end_with?("_id"))
 
@@ -59,6 +70,28 @@ module Windlass
       def of_athletes(athlete_ids)
         CORRECTED.map { |corrected| whole.where(of: corrected.table_name, of_id: corrected.unscoped.where(athlete_id: athlete_ids).select(:id)) }.reduce(:or)
       end
+    end
+
+    # Sessions: an archive has each with its plan, whose place in the database is the database's own affair.
+    class SessionTable < Table
+      PLAN = Value.define(:name, :type, :null).new(name: "segments", type: :json, null: false)
+
+      def columns = @columns ||= super.map { |column| (column.name == "timeline_id") ? PLAN : column }
+
+      def read(found)
+        names = columns.map { |column| column.equal?(PLAN) ? "timeline_id" : column.name }
+        rows = found.pluck(*names).map { |values| names.zip(values).to_h }
+        plans = Records::KeptTimeline.where(id: rows.map { |row| row["timeline_id"] }.uniq).pluck(:id, :segments).to_h
+        rows.map { |row| row.except("timeline_id").merge(PLAN.name => plans.fetch(row["timeline_id"])) }
+      end
+
+      def kept(rows)
+        ids = Records::KeptTimeline.keep(rows.map { |row| row.fetch(PLAN.name) })
+        rows.map { |row| row.except(PLAN.name).merge("timeline_id" => ids.fetch(row.fetch(PLAN.name))) }
+      end
+
+      # @return [Boolean] bytes, which are written as base64
+      def binary?(name) = name != PLAN.name && super
     end
   end
 end

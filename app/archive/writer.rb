@@ -33,12 +33,11 @@ module Windlass
       private
 
       def each_row(table)
-        names = table.columns.map(&:name)
         found = table.rows(@athletes, sessions: sessions, prescriptions: prescriptions)
         places = @places[table.name] = {}
         ids = (table.key == "id") ? found.pluck(:id) : nil
         ids&.each_with_index { |id, index| places[id] = index + 1 }
-        slices(table, found, ids).each { |slice| slice.pluck(*names).each { |values| yield row(table, names.zip(names.one? ? [values] : values).to_h) } }
+        slices(table, found, ids).each { |slice| table.read(slice).each { |values| yield row(table, values) } }
       end
 
       def slices(table, found, ids)

@@ -32,8 +32,7 @@ module Windlass
         within = holds.count(&:urge_within?)
         return "No urge expected: it would come after #{range(holds.filter_map(&:urge_s))}." if within.zero?
 
-        expected = (within == holds.size) ? ((within == 1) ? "the hold" : "all #{within} holds") : "#{within} of #{holds.size} holds"
-        "The urge is expected in #{expected}, after #{range(holds.filter_map(&:urge_s))}."
+        "The urge is expected in #{(within == holds.size) ? "every hold" : "#{within} of #{holds.size} holds"}, after #{range(holds.filter_map(&:urge_s))}."
       end
 
       def self.floor_words(holds)

@@ -7,6 +7,7 @@ module Windlass
       self.table_name = "sessions"
       belongs_to :athlete
       belongs_to :prescription
+      belongs_to :timeline, class_name: "Windlass::Records::KeptTimeline"
       has_many :rounds, -> { order(:number) }
       belongs_to :squad, class_name: "Windlass::Records::Squad", optional: true
       belongs_to :twin_of, class_name: "Windlass::Records::Session", optional: true
@@ -53,6 +54,14 @@ module Windlass
       # @return [Hash{Integer => Numeric}] milliseconds of a beat, by the number of a sounded exhale that is counted in beats
       def beat_ms
         parts.each.with_index(1).select { |part, _| part.is_a?(Timeline::Compiled::Sounded) && part.beats }.to_h { |sound, number| [number, sound.ms / sound.beats.to_r] }
+      end
+
+      # @return [Array<Hash>] of the plan
+      def segments = timeline.segments
+
+      # @param list [Array<Hash>] as the core's segments are written
+      def segments=(list)
+        self.timeline = Records::KeptTimeline.of(list)
       end
 
       # @return [Timeline::Compiled] as it was planned

@@ -34,7 +34,7 @@ module Windlass
       # Empties every table; the account stays, and forgets its place.
       def self.clear
         [Records::Feed, Records::PlannedSession, Records::Training, Records::Programme, Records::Absence, Records::Event, Records::Slot, Records::Member, Records::Group, Records::Photo,
-          Records::Correction, Records::Move, Records::Suspension, Records::Dive, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session, Records::Squad,
+          Records::Correction, Records::Move, Records::Suspension, Records::Dive, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session, Records::KeptTimeline, Records::Squad,
           Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol, Records::Athlete].each { |table| table.unscoped.delete_all }
         # Numbers begin at 1 again, so that addresses of the demo stay the same.
         Records::Account.update_all(PLACE.transform_values { "" })
@@ -174,7 +174,7 @@ module Windlass
         timeline = timeline(prescription, set.dose)
         row = {account_id: @account.id, athlete_id: @athlete.id, prescription_id: prescription.id, uuid: uuid, state: "done",
                protocol: set.protocol, dose: set.dose, rung: work.before.rung, reduced: work.before.reduced, light: false,
-               segments: @segments[set.dose], forecast: forecast(timeline, day, work), planned_at: started, started_at: started,
+               timeline_id: @timeline_ids[set.dose], forecast: forecast(timeline, day, work), planned_at: started, started_at: started,
                ended_at: started + timeline.total_ms / 1000, done_ms: timeline.total_ms, local_date: day.date, effort: set.effort, symptoms: set.symptoms,
                posture: work.protocol.posture, note: ""}
         id = Records::Session.insert!(row, returning: :id).rows.first.first
@@ -184,11 +184,11 @@ module Windlass
       end
 
       def timeline(prescription, dose)
-        @segments ||= {}
+        @timeline_ids ||= {}
         @timelines ||= {}
         protocol = prescription.to_protocol
         @timelines[dose] ||= protocol.compile(dose, @athlete.to_body(on: @now.to_date, posture: protocol.posture))
-          .tap { |one| @segments[dose] = one.segments.map(&:to_h_plain) }
+          .tap { |one| @timeline_ids[dose] = Records::KeptTimeline.of(one.segments.map(&:to_h_plain)).id }
       end
 
       # As it would have been when the session was planned; only where a sheet still shows it.

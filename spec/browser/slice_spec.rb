@@ -69,6 +69,7 @@ RSpec.describe "From a control pause to the next day", :browser do
     visit("/")
     expect(page).to have_css("section[aria-labelledby=train]", text: "Set 1 of 3")
     click_link("Ines Aldaya", match: :first)
+    find("#fold-pause summary").click
     expect(page).to have_css("svg.chart circle.dot")
     expect(page.all("tbody tr").map(&:text)).to include(match(/26 smooth\s4\sadvance\z/))
   end

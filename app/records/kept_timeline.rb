@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+require "digest"
+
+module Windlass
+  module Records
+    # The plan of a session, second by second. Sessions of the same plan share one; it never changes.
+    class KeptTimeline < Record
+      self.table_name = "timelines"
+
+      # @param plans [Array<Array<Hash>>] segments of several
+      # @return [Hash{Array<Hash> => Integer}] ids, of what was there and of what is kept now
+      def self.keep(plans)
+        digests = plans.uniq.to_h { |segments| [segments, digest_of(segments)] }
+        insert_all(digests.map { |segments, digest| {digest: digest, segments: segments} }, unique_by: :digest) if digests.any?
+        ids = where(digest: digests.values).pluck(:digest, :id).to_h
+        digests.transform_values { |digest| ids.fetch(digest) }
+      end
+
+      # @param segments [Array<Hash>]
+      # @return [KeptTimeline]
+      def self.of(segments) = find_by(digest: digest_of(segments)) || find(keep([segments]).fetch(segments))
+
+      # @return [String] of what stands in the table
+      def self.digest_of(segments) = Digest::SHA256.hexdigest(JSON.generate(segments))
+      private_class_method :digest_of
+    end
+  end
+end

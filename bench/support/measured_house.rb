@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+require "json"
+require "rack/mock"
+require "zlib"
+
+module Bench
+  # What pages and deeds cost in a house: processor time, statements, rows, bytes, allocations. Runs in a process of its own.
+  class MeasuredHouse
+    TIMES = 12
+    WARM = 3
+    # Tables that grow with the years: a walk through one of them is a walk through all of it.
+    GROWING = %w[sessions rounds journal_events measures moves days].freeze
+
+    # @param path [String] of the database
+    def initialize(path)
+      Windlass::Database.connect(path)
+      Windlass::Records::Record.connection.execute("PRAGMA foreign_keys = ON")
+      @server = Rack::MockRequest.new(Windlass::Web)
+      @athlete = Windlass::Records::Athlete.find(1)
+      @session = @athlete.sessions.kept.order(:local_date, :id).last
+    end
+
+    # @return [Array<String>] an address for each page of the routing table that is a page
+    def addresses
+      group = Windlass::Records::Group.first
+      measure = @athlete.measures.where.not(kind: "control_pause").last
+      pause = @athlete.measures.where(kind: "control_pause").order(:taken_at).last
+      ["/", "/?group=#{group.id}", "/athletes", "/athletes?order=pause", "/athletes?order=idle&page=2", "/athletes?search=mar", "/athletes/new", "/athletes/several", "/athletes/1", "/athletes/1/edit", "/athletes/1/screening", "/athletes/1/measures", "/athletes/1/measures/control_pause",
+        "/athletes/1/measures/control_pause?order=highest&page=3", "/athletes/1/measures/maximal_hold/new", "/athletes/1/control-pauses/new", "/control-pauses/#{pause.uuid}", "/measures/#{measure.uuid}", "/measures/#{measure.uuid}/correct", "/athletes/1/cold", "/athletes/1/dives",
+        "/athletes/1/programme", "/athletes/1/programme/plan", "/athletes/1/times", "/prescriptions/#{@session.prescription_id}", "/prescriptions/#{@session.prescription_id}/write-in", "/sessions/#{@session.uuid}", "/sessions/#{@session.uuid}/deck", "/sessions/#{@session.uuid}/follow",
+        "/log", "/log?athlete_id=1&order=hardest", "/log?symptom=any", "/log?verdict=ease", "/protocols", "/protocols?athlete_id=1", "/protocols/co2-table?athlete_id=1", "/own-protocols/1", "/programme?all=1", "/programme/load", "/groups/#{group.id}", "/groups/#{group.id}/edit", "/groups/#{group.id}/plan",
+        "/planned/#{Windlass::Records::PlannedSession.in_order.last.uuid}", "/water", "/bench", "/rules", "/place", "/along"]
+    end
+
+    # @return [Hash{String => Hash}] by address
+    def pages = addresses.to_h { |address| [address, cost { @server.get(address, "HTTP_HOST" => "127.0.0.1", "HTTP_ACCEPT_ENCODING" => "gzip") }] }
+
+    # Deeds as a coach does them; each is taken back.
+    # @return [Hash{String => Hash}] by name
+    def deeds
+      now = Time.now
+      days = {"rate a session of today's week" => 3, "rate a session of a month ago" => 29, "rate a session of a quarter ago" => 80}
+      rated = days.to_h { |name, back| [name, @athlete.sessions.kept.where(local_date: ..(now.to_date - back)).order(:local_date, :id).last] }
+      deeds = rated.compact.to_h { |name, session| [name, -> { Windlass::Actions::RateSession.call(session, {effort: 4, symptoms: [], note: "", rounds: {}}, now: now) }] }
+      deeds.merge("take a control pause" => -> { Windlass::Actions::TakeControlPause.call(@athlete, {uuid: SecureRandom.uuid, seconds: 24.0, ended_by: "diaphragm", first_breath: "calm", on_waking: false, taken_on: now.to_date, note: ""}, now: now) },
+        "plan a session" => -> { Windlass::Actions::PlanSession.call(startable, now: now) },
+        "keep ten marks" => -> { Windlass::Actions::KeepJournal.call(running, ten_marks, now: now) }).transform_values { |deed| cost(undone: true, &deed) }
+    end
+
+    # @return [Array<String>] statements of the pages that walk through a table that grows
+    def walks
+      seen = []
+      count = lambda { |_, _, _, _, payload| seen << [payload[:sql], payload[:type_casted_binds]] unless %w[SCHEMA TRANSACTION].include?(payload[:name]) }
+      ActiveSupport::Notifications.subscribed(count, "sql.active_record") { addresses.each { |address| @server.get(address, "HTTP_HOST" => "127.0.0.1") } }
+      seen.uniq(&:first).filter_map do |sql, binds|
+        next unless sql.start_with?("SELECT", "WITH")
+
+        binds = binds.call if binds.respond_to?(:call)
+        plan = Windlass::Records::Record.connection.raw_connection.execute("EXPLAIN QUERY PLAN #{sql}", binds || []).map { |row| row.is_a?(Hash) ? row["detail"] : row.last }
+        walk = plan.find { |line| GROWING.any? { |table| line.match?(/\ASCAN #{table}\b/) } }
+        "#{walk}: #{sql[0, 300]}" if walk
+      end
+    end
+
+    private
+
+    def startable = @athlete.prescriptions.open.order(:id).first
+
+    def running
+      @running ||= @athlete.sessions.kept.order(:local_date, :id).last.tap { |session| session.state = "running" }
+    end
+
+    def ten_marks = Array.new(10) { |index| {uuid: SecureRandom.uuid, kind: "first_urge", at_ms: 1000 * index, round: index + 1, value: nil} }
+
+    def cost(undone: false)
+      samples = Array.new(WARM + TIMES) do
+        statements = rows = 0
+        watch = lambda { |_, _, _, _, payload| (statements += 1) && (rows += payload[:row_count].to_i) unless %w[SCHEMA TRANSACTION].include?(payload[:name]) }
+        allocated = GC.stat(:total_allocated_objects)
+        began = Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID)
+        answer = nil
+        ActiveSupport::Notifications.subscribed(watch, "sql.active_record") { answer = undone ? undo { yield } : yield }
+        cpu = (Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID) - began) * 1000
+        raise "#{answer.status}" if answer.is_a?(Rack::MockResponse) && answer.status != 200
+
+        {cpu: cpu, statements: statements, rows: rows, allocated: GC.stat(:total_allocated_objects) - allocated, bytes: answer.is_a?(Rack::MockResponse) ? answer.body.bytesize : 0, gzipped: answer.is_a?(Rack::MockResponse) ? Zlib.gzip(answer.body).bytesize : 0}
+      end.last(TIMES)
+      times = samples.map { |one| one[:cpu] }.sort
+      samples.last.merge(cpu: times[TIMES / 2], p95: times[(TIMES * 0.95).floor])
+    end
+
+    def undo
+      answer = nil
+      Windlass::Records::Record.transaction do
+        answer = yield
+        raise ActiveRecord::Rollback
+      end
+      answer
+    end
+  end
+end
