@@ -3,9 +3,8 @@
 module Windlass
   # Asks the gas model about an athlete. What the model has to know of a person is put together here and nowhere else.
   module Forecasts
-    # What ladders asked the model once, by body: the same for the same dose. Begun anew before it grows large.
-    MEMO = {} # rubocop:disable Style/MutableConstant
-    MOST_REMEMBERED = 400
+    # What ladders asked the model once, by body: the same for the same dose.
+    BODIES = Kept.new(1_000)
 
     # @param athlete [Records::Athlete]
     # @return [String, nil] why there is no forecast for this athlete
@@ -35,8 +34,8 @@ module Windlass
     def self.outlook(athlete, on:, values: athlete.to_values)
       return if objection(athlete, on: on)
 
-      MEMO.clear if MEMO.size > MOST_REMEMBERED
-      Progression::Outlook.new(athlete.to_body(on: on), shown_s: Progression::Outlook.shown_s(values, on), control_pause_s: values.control_pause_s, memo: MEMO)
+      body = athlete.to_body(on: on)
+      Progression::Outlook.new(body, shown_s: Progression::Outlook.shown_s(values, on), control_pause_s: values.control_pause_s, memo: BODIES.fetch(body) { {} })
     end
   end
 end

@@ -2,6 +2,7 @@
 
 require_relative "../lib/windlass"
 require_relative "database"
+require_relative "kept"
 
 require_relative "records/record"
 require_relative "records/discardable"

@@ -55,7 +55,7 @@ module Windlass
 
     # A chest illness stays one, whether or not every day of it says so again.
     def illness(athlete)
-      ill = days.values.select { |day| day.athlete_id == athlete.id && day.says?(:unwell) }
+      ill = (@ill ||= days.values.select { |day| day.says?(:unwell) }.group_by(&:athlete_id)).fetch(athlete.id, [])
       newest = ill.map(&:local_date).max
       newest && Progression::Illness.new(last_day: newest, chest: ill.any? { |day| day.chest && day.local_date > newest - CHEST_DAYS })
     end

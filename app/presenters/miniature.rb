@@ -11,15 +11,11 @@ module Windlass
 
       Hold = Value.define(:x, :width)
 
-      # What was drawn once is kept: a desk draws the same lines again and again. Begun anew before it grows large.
-      DRAWN = {} # rubocop:disable Style/MutableConstant
-      MOST_DRAWN = 500
+      # What was drawn once is kept: a desk draws the same lines again and again.
+      DRAWN = Kept.new(1_000)
 
       # @return [Miniature] of a dose for a body
-      def self.of(protocol, dose, body)
-        DRAWN.clear if DRAWN.size > MOST_DRAWN
-        DRAWN[[protocol.id, dose, body]] ||= new(protocol.compile(dose, body), body)
-      end
+      def self.of(protocol, dose, body) = DRAWN.fetch([protocol.id, dose, body]) { new(protocol.compile(dose, body), body) }
 
       # @param timeline [Timeline::Compiled]
       # @param body [Physiology::Body]

@@ -8,7 +8,11 @@ module Windlass
       # @param now [Time]
       # @param links [MorningLinks]
       # @param group [Records::Group, nil] of whom alone
-      def initialize(account, now:, links:, group: nil)
+      # @param number [Integer] of the page of those without a programme
+      # @param all [Boolean] those, too, who train on other days
+      def initialize(account, now:, links:, group: nil, number: 1, all: false)
+        @number = number
+        @all = all
         @account = account
         @links = links
         @group = group
@@ -24,12 +28,34 @@ module Windlass
 
       def twins = @twins ||= @to_decide.twins
 
-      def decisions = @decisions ||= @to_decide.rows
+      # Of each list the first stand here; the others come up as these are done, or where all is asked for.
+      MOST = 40
+
+      def decisions = @decisions ||= first(all_decisions)
+
+      def more_decisions = all_decisions.size - decisions.size
 
       # @return [Array<Desk::Decisions::Row>] what may be accepted where it stands
       def plain = decisions.select(&:plain)
 
-      def trainings = @trainings ||= Desk::Trainings.new(@ground).rows
+      # Of those without a programme so many stand on a page.
+      PAGE = 40
+
+      def trainings = @trainings ||= desk.rows(desk.waiting[:planned] + shown)
+
+      # @return [Integer] of the page of those without a programme, of how many
+      def number = @number.clamp(1, [pages, 1].max)
+
+      def pages = (desk.waiting[:free].size / PAGE.to_f).ceil
+
+      def path(number) = "/?#{URI.encode_www_form({group: @group&.id, page: number}.compact)}#train"
+
+      # @return [Integer] who trains on other days, and is shown where it is asked for
+      def unplanned = desk.waiting[:unplanned].size
+
+      def all? = @all
+
+      def all_path = "/?#{URI.encode_www_form({group: @group&.id, all: 1}.compact)}#train"
 
       # What the programmes plan for today, slot by slot; then those without a programme; then what is not planned today.
       # @return [Array<Array(String, Array<Desk::Trainings::Row>)>] heading and rows
@@ -67,12 +93,27 @@ module Windlass
       end
 
       # @return [Array<Array(String, String)>] who has no morning score yet, and the address under which each takes it
-      def scores = @scores ||= Desk::Scores.new(@ground).missing.map { |athlete| [athlete.name, @links.path(athlete)] }
+      def scores = @scores ||= first(unscored).map { |athlete| [athlete.name, @links.path(athlete)] }
 
-      # @return [Hash{String => Array<Desk::Missing::Row>}] by heading; empty ones left out
+      def more_scores = unscored.size - scores.size
+
+      # @return [Hash{String => Array(Array<Desk::Missing::Row>, Integer)}] by heading, with how many more; empty ones left out
       def notes
-        {"Next steps" => Desk::FirstSteps.new(@ground).rows, "Missing" => Desk::Missing.new(@ground).rows, "Changed since yesterday" => Desk::Changes.new(@ground).rows}.reject { |_, rows| rows.empty? }
+        {"Next steps" => Desk::FirstSteps, "Missing" => Desk::Missing, "Changed since yesterday" => Desk::Changes}
+          .transform_values { |part| part.new(@ground).rows.then { |rows| [first(rows), rows.size - first(rows).size] } }.reject { |_, (rows, _)| rows.empty? }
       end
+
+      private
+
+      def first(rows) = @all ? rows : rows.first(MOST)
+
+      def all_decisions = @all_decisions ||= @to_decide.rows
+
+      def unscored = @unscored ||= Desk::Scores.new(@ground).missing
+
+      def desk = @desk ||= Desk::Trainings.new(@ground)
+
+      def shown = desk.waiting[:free].slice((number - 1) * PAGE, PAGE) + (@all ? desk.waiting[:unplanned] : [])
     end
   end
 end

@@ -60,6 +60,12 @@ module Windlass
           guardian_consent_on: newest&.guardian_consent_on, clearances: clearances.map(&:to_core), age: age_on(on))
       end
 
+      # @return [Array] all that {#to_bounds} and {#switches} are made of, besides the day and the measures
+      def bounded_by
+        newest = screenings.max_by { |one| [one.answered_on, one.id] }
+        [sex, born_on, height_cm, mass_kg, vital_capacity_l, thrift, locks, newest&.answered_on, newest&.conditions, newest&.guardian_consent_on, clearances.map { |one| [one.families, one.given_on, one.expires_on] }]
+      end
+
       # @return [Hash] what bounds every ladder of this athlete: the gas model, the screening
       def to_bounds(on:, values:)
         {outlook: Forecasts.outlook(self, on: on, values: values),

@@ -35,23 +35,23 @@ module Windlass
         where("coalesce(json_extract(details, '$.eventful'), 'no') = 'no' AND coalesce(json_extract(details, '$.first_breath'), '') <> 'gasp'")
       }
 
+      # The newest of each athlete: a look into the index for each, however many there are.
+      # @param found [ActiveRecord::Relation] of measures of one kind
+      # @return [ActiveRecord::Relation]
+      def self.newest(athlete_ids, found)
+        of_each = found.where("measures.athlete_id = athletes.id").order(taken_at: :desc, id: :desc).limit(1).select(:id)
+        unscoped.where(id: Athlete.where(id: athlete_ids).pluck(Arel.sql("(#{of_each.to_sql})")).compact)
+      end
+
       # The newest maximal hold that went well and the newest sustained exhale of each.
       # @return [Hash{Array(Integer, String) => Measures::Taken}] by athlete and kind
       def self.newest_others(athlete_ids)
-        # SQLite takes the other columns from the row that has the maximum.
-        that_went_well.where(athlete_id: athlete_ids, kind: %w[maximal_hold sustained_exhale]).group(:athlete_id, :kind)
-          .pluck(:athlete_id, :kind, :value, :details, :taken_at, Arel.sql("max(taken_at)")).to_h do |id, kind, value, details, taken_at, _|
-            [[id, kind], Measures::Taken.new(value: value, details: details.transform_keys(&:to_sym), taken_at: taken_at.getlocal)]
-          end
+        %w[maximal_hold sustained_exhale].flat_map { |kind| newest(athlete_ids, that_went_well.where(kind: kind)).to_a }.to_h { |one| [[one.athlete_id, one.kind], one.to_taken] }
       end
       private_class_method :values, :newest_others
 
       # @return [Hash{Integer => Float}] seconds of the newest valid control pause, by athlete
-      def self.newest_control_pauses(athlete_ids)
-        # SQLite takes the other columns from the row that has the maximum.
-        valid_control_pauses.where(athlete_id: athlete_ids).group(:athlete_id).pluck(Arel.sql("athlete_id, value, max(taken_at)"))
-          .to_h { |id, value, _| [id, value] }
-      end
+      def self.newest_control_pauses(athlete_ids) = newest(athlete_ids, valid_control_pauses).pluck(:athlete_id, :value).to_h
 
       # @return [Hash{Integer => Array<Measures::ControlPause>}] those taken on waking, by athlete
       def self.mornings(athlete_ids, since:)
@@ -65,11 +65,7 @@ module Windlass
       end
 
       # @return [Hash{Integer => Hash}] details of the newest breathing movement, by athlete
-      def self.newest_movements(athlete_ids)
-        # SQLite takes the other columns from the row that has the maximum.
-        where(athlete_id: athlete_ids, kind: "breathing_movement").group(:athlete_id).pluck(:athlete_id, :details, Arel.sql("max(taken_at)"))
-          .to_h { |id, details, _| [id, details.transform_keys(&:to_sym)] }
-      end
+      def self.newest_movements(athlete_ids) = newest(athlete_ids, where(kind: "breathing_movement")).pluck(:athlete_id, :details).to_h.transform_values { |details| details.transform_keys(&:to_sym) }
 
       def control_pause? = kind == "control_pause"
 

@@ -24,11 +24,16 @@ module Windlass
       # @return [Protocols::Protocol]
       def to_protocol = Protocols.bound(protocol) { Record.dose(dose) }
 
+      # What ladders hang on, and where on them athletes stand, by all that they depend on.
+      STANDINGS = Kept.new(2_000)
+
       # @param on [Date]
       # @param values [Measures::Values]
       # @return [Progression::Standing, nil] nil where the measures, the model or the screening do not offer the protocol
       def to_standing(on:, values: athlete.to_values)
-        Progression::Standing.of(to_protocol, values, dose: Record.dose(dose), reduced: reduced, **to_bounds(on: on, values: values))
+        STANDINGS.fetch([protocol, dose, reduced, limits, own_dose, values, on, *athlete.bounded_by]) do
+          Progression::Standing.of(to_protocol, values, dose: Record.dose(dose), reduced: reduced, **to_bounds(on: on, values: values))
+        end
       end
 
       # @return [Hash] what bounds the ladder: the coach, the model, the screening

@@ -23,6 +23,8 @@ module Windlass
         decided = Move.kept.where("moves.prescription_id = sessions.prescription_id").where("moves.local_date = sessions.local_date")
         where.not(decided.arel.exists)
       }
+      # What two devices ran, and nobody said yet which of them it was. Worded as its index is.
+      scope :with_unsettled_twins, -> { where("twin_of_id IS NOT NULL AND NOT twin_settled") }
       scope :in_order, -> { order(:started_at, :id) }
 
       # What is kept of a forecast, hold by hold. Seconds, nil where not reached.

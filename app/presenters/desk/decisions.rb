@@ -26,7 +26,7 @@ module Windlass
 
         # @return [Array<Twin>] sessions that two devices ran: which of them it was
         def twins
-          Records::Session.where(athlete_id: @ground.by_id.keys, twin_settled: false).where.not(twin_of_id: nil).map do |session|
+          Records::Session.with_unsettled_twins.where(athlete_id: @ground.by_id.keys).map do |session|
             Twin.new(name: @ground.by_id[session.athlete_id].name, uuid: session.uuid, words: "Two devices ran #{session.prescription.name.downcase} of #{@ground.near(session.local_date)}. Which of them was it?")
           end
         end

@@ -24,7 +24,8 @@ module Windlass
         def without_screening
           columns = @ground.prescriptions.group_by(&:athlete).transform_values { |open| open.filter_map { |one| one.to_protocol.column }.uniq }
           columns.filter_map do |athlete, trained|
-            refused = trained.map { |column| athlete.to_screen(on: @ground.today).finding(column, on: @ground.today) }.find { |finding| !finding.allows? }
+            screen = athlete.to_screen(on: @ground.today)
+            refused = trained.map { |column| screen.finding(column, on: @ground.today) }.find { |finding| !finding.allows? }
             screening(athlete, refused.reasons.first) if refused
           end
         end

@@ -28,19 +28,31 @@ module Windlass
           @ground = ground
         end
 
+        # @param some [Array<Records::Prescription>]
         # @return [Array<Row>] those who may go first, then those who may not
-        def rows
-          @ground.prescriptions.filter_map { |prescription| training(prescription) }
+        def rows(some)
+          @situations = Situations.new(some.map(&:athlete).uniq, now: @ground.now)
+          some.filter_map { |prescription| training(prescription) }
             .sort_by { |row| [Progression::Readiness::STATES.reverse.index(row.state), row.name, row.prescription_id] }
+        end
+
+        # What may still be done today, by when it is planned: nothing is asked of anybody here.
+        # @return [Hash{Symbol => Array<Records::Prescription>}] planned, free and unplanned, by name
+        def waiting
+          @waiting ||= {planned: [], free: [], unplanned: []}.merge(open.group_by { |one| slot(one).then { |at| at.nil? ? :free : at.equal?(NOT_TODAY) ? :unplanned : :planned } })
         end
 
         private
 
-        def training(prescription)
-          return if prescription.quiet? || decided.include?(prescription.id) || given_up.include?(prescription.id)
+        def open
+          @ground.prescriptions.reject { |one| one.quiet? || decided.include?(one.id) || given_up.include?(one.id) }.sort_by { |one| [place[one.athlete_id], one.id] }
+        end
 
+        def place = @place ||= @ground.athletes.each_with_index.to_h { |athlete, index| [athlete.id, index] }
+
+        def training(prescription)
           standing = @ground.standing_of(prescription) or return
-          ready = @ground.situations.ready(prescription, standing)
+          ready = @situations.ready(prescription, standing)
           return if ready.reasons.any? { |reason| SHOWN_ELSEWHERE.include?(reason.rule) }
 
           done = @ground.sets_done(prescription.id)

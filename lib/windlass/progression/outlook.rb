@@ -22,13 +22,12 @@ module Windlass
       # @param body [Physiology::Body] seated
       # @param shown_s [Numeric, nil] full-lung hold at rest that the athlete has shown
       # @param control_pause_s [Numeric, nil] says when the urge comes
-      # @param memo [Hash] keeps what was simulated once: a ladder asks the same again and again
+      # @param memo [Hash] of this body alone: keeps what was simulated once, for a ladder asks the same again and again
       def initialize(body, shown_s: nil, control_pause_s: nil, memo: {})
         @body = body
         @control_pause_s = control_pause_s
         @shown_s = shown_s
-        # Of one body: hashing a body with every question would take longer than many an answer.
-        @memo = memo[body] ||= {}
+        @memo = memo
       end
 
       # @return [Hash] the dose with what the model sets of it

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module Windlass
+  # What was worked out once and may be asked for again: so many, and where there are more the one that was not asked for longest goes.
+  # Keys say all that an answer depends on, so nothing in here is ever out of date, whichever process asks.
+  class Kept
+    # @param most [Integer]
+    def initialize(most)
+      @most = most
+      @kept = {}
+      @lock = Mutex.new
+    end
+
+    # @param key [Object] compared by value
+    # @yieldreturn what is kept; worked out outside the lock, twice at worst
+    def fetch(key)
+      @lock.synchronize { return @kept[key] = @kept.delete(key) if @kept.key?(key) }
+      found = yield
+      @lock.synchronize do
+        @kept[key] = found
+        @kept.shift if @kept.size > @most
+      end
+      found
+    end
+
+    def size = @kept.size
+  end
+end
