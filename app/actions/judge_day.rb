@@ -11,10 +11,17 @@ module Windlass
       # @param session [Records::Session] the newest set of its day, perhaps with changes that are not saved
       # @return [Progression::Verdict, nil] nil where the protocol is not offered any more
       def self.call(session)
-        standing = standing_at(session) or return
         sets = session.sets_of_the_day.map { |set| (set.id == session.id) ? session : set }
-        Progression::Judge.judge(Progression::Session.of_day((sets.empty? ? [session] : sets).map(&:to_core)),
-          history: history(session), standing: standing, mornings: mornings(session))
+        judge(session, (sets.empty? ? [session] : sets).map(&:to_core), JudgedPast.new(session.athlete, (session.local_date - HISTORY_DAYS)...session.local_date))
+      end
+
+      # @param session [Records::Session] the newest set of its day
+      # @param sets [Array<Progression::Session>] of that day and dose
+      # @param past [JudgedPast]
+      # @return [Progression::Verdict, nil]
+      def self.judge(session, sets, past)
+        standing = standing_at(session, past.values) or return
+        Progression::Judge.judge(Progression::Session.of_day(sets), history: past.before(session.local_date), standing: standing, mornings: mornings(session))
       end
 
       # Of those who over-breathe: the others are not asked.
@@ -39,21 +46,11 @@ module Windlass
       def self.done(sets) = sets.count { |set| !set.to_core.false_start? }
 
       # Where the athlete stood with the dose that was run; a light day's dose is no rung.
-      def self.standing_at(session)
+      def self.standing_at(session, values)
         prescription = session.prescription
-        values = session.athlete.to_values
-        dose = session.light ? Records::Record.dose(prescription.dose) : session.to_dose
-        Progression::Standing.of(session.to_protocol, values, dose: dose, reduced: session.reduced,
-          **prescription.to_bounds(on: session.local_date, values: values))
+        prescription.standing_with(session.light ? prescription.dose : session.dose, protocol: session.protocol, reduced: session.reduced, on: session.local_date, values: values)
       end
-
-      def self.history(session)
-        days = (session.local_date - HISTORY_DAYS)...session.local_date
-        planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).rounds(dose) }
-        Records::Session.core_sets(session.athlete_id, days).group_by { |set| [set.protocol, set.dose, set.date] }
-          .map { |(protocol, dose, _), sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: planned[[protocol, dose]]) }
-      end
-      private_class_method :standing_at, :mornings, :history
+      private_class_method :standing_at, :mornings
     end
   end
 end

@@ -5,39 +5,60 @@ module Windlass
     # Keeps the judge's word on a day that changed, and on the later ones that it can reach: their past is another now. Of days
     # that are decided only a difference is kept; the coach takes it up or lets it be. Judging takes its time, so it is done
     # before anything is written.
-    module Propose
+    class Propose
+      UNDECIDED = {verdict_now: nil, reason_now: nil}.freeze
+
       # @param session [Records::Session] any set of the day
-      def self.call(session)
-        words = undecided(session).map { |set| [set, word(JudgeDay.call(set))] }
-        differences = decided(session).map { |move| [move, difference(move)] }
-        session.transaction do
-          words.each { |set, columns| set.update_columns(columns) }
-          differences.each { |move, columns| move.update_columns(columns) }
+      def self.call(session) = new(session.athlete, session.local_date).call
+
+      def initialize(athlete, from)
+        @athlete = athlete
+        # The judge looks back so far, and no further.
+        @reach = from..(from + JudgeDay::HISTORY_DAYS)
+        @past = JudgedPast.new(athlete, (from - JudgeDay::HISTORY_DAYS)..@reach.end)
+      end
+
+      def call
+        changes = (words + differences).reject { |record, columns| columns.all? { |column, value| record[column] == value } }
+        Records::Session.transaction { changes.each { |record, columns| record.update_columns(columns) } }
+      end
+
+      private
+
+      # On the newest set of each day without a decision.
+      def words
+        days.reject { |day, _| moves.key?(day) }.map do |_, sets|
+          verdict = judge(sets)
+          [sets.last, {proposed_verdict: verdict&.verdict&.to_s, proposed_reason: verdict&.reasons&.first&.text, proposed_plain: verdict&.plain? || false}]
         end
       end
 
-      # The newest set of each day.
-      def self.undecided(session)
-        sets = Records::Session.kept.where(athlete_id: session.athlete_id, local_date: reach(session)).undecided.in_order
-        sets.group_by { |set| [set.prescription_id, set.local_date] }.values.map(&:last)
+      def differences
+        moves.reject { |_, move| move.noted }.map do |day, move|
+          verdict = days[day] && judge(days[day])
+          [move, (verdict && verdict.verdict.to_s != move.verdict) ? {verdict_now: verdict.verdict.to_s, reason_now: verdict.reasons.first.text} : UNDECIDED]
+        end
       end
 
-      def self.decided(session)
-        Records::Move.kept.where(noted: false).joins(:session).where(sessions: {athlete_id: session.athlete_id}, local_date: reach(session))
+      # @return [Progression::Verdict, nil] of the sets of a day that have the dose of its newest
+      def judge(sets)
+        newest = sets.last
+        JudgeDay.judge(newest, @past.sets(sets.select { |set| set.dose == newest.dose }.map(&:id)), @past)
       end
 
-      # The judge looks back so far, and no further.
-      def self.reach(session) = session.local_date..(session.local_date + JudgeDay::HISTORY_DAYS)
-
-      def self.word(verdict) = {proposed_verdict: verdict&.verdict, proposed_reason: verdict&.reasons&.first&.text, proposed_plain: verdict&.plain? || false}
-
-      def self.difference(move)
-        set = Records::Session.kept.where(prescription_id: move.prescription_id, local_date: move.local_date).in_order.last
-        verdict = set && JudgeDay.call(set)
-        differs = verdict && verdict.verdict != move.verdict.to_sym
-        {verdict_now: differs ? verdict.verdict : nil, reason_now: differs ? verdict.reasons.first.text : nil}
+      # @return [Hash{Array(Integer, Date) => Array<Records::Session>}] sets by prescription and day
+      def days
+        @days ||= Records::Session.kept.where(athlete_id: @athlete.id, local_date: @reach).in_order.each { |set| bind(set) }.group_by { |set| [set.prescription_id, set.local_date] }
       end
-      private_class_method :undecided, :decided, :reach, :word, :difference
+
+      def moves = @moves ||= Records::Move.kept.where(prescription_id: prescriptions.keys, local_date: @reach).index_by { |move| [move.prescription_id, move.local_date] }
+
+      def prescriptions = @prescriptions ||= @athlete.prescriptions.to_a.each { |one| one.association(:athlete).target = @athlete }.index_by(&:id)
+
+      def bind(set)
+        set.association(:athlete).target = @athlete
+        set.association(:prescription).target = prescriptions.fetch(set.prescription_id)
+      end
     end
   end
 end

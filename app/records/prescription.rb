@@ -30,9 +30,14 @@ module Windlass
       # @param on [Date]
       # @param values [Measures::Values]
       # @return [Progression::Standing, nil] nil where the measures, the model or the screening do not offer the protocol
-      def to_standing(on:, values: athlete.to_values)
-        STANDINGS.fetch([protocol, dose, reduced, limits, own_dose, values, on, *athlete.bounded_by]) do
-          Progression::Standing.of(to_protocol, values, dose: Record.dose(dose), reduced: reduced, **to_bounds(on: on, values: values))
+      def to_standing(on:, values: athlete.to_values) = standing_with(dose, protocol: protocol, reduced: reduced, on: on, values: values)
+
+      # @param with [Hash] a dose that they have, or had, as the database gives it
+      # @return [Progression::Standing, nil]
+      def standing_with(with, protocol:, reduced:, on:, values:)
+        STANDINGS.fetch([protocol, with, reduced, limits, own_dose, values, on, *athlete.bounded_by]) do
+          given = Record.dose(with)
+          Progression::Standing.of(Protocols.bound(protocol) { given }, values, dose: given, reduced: reduced, **to_bounds(on: on, values: values))
         end
       end
 

@@ -40,12 +40,16 @@ module Bench
     # @return [Hash{String => Hash}] by name
     def deeds
       now = Time.now
+      running
       days = {"rate a session of today's week" => 3, "rate a session of a month ago" => 29, "rate a session of a quarter ago" => 80}
       rated = days.to_h { |name, back| [name, @athlete.sessions.kept.where(local_date: ..(now.to_date - back)).order(:local_date, :id).last] }
       deeds = rated.compact.to_h { |name, session| [name, -> { Windlass::Actions::RateSession.call(session, {effort: 4, symptoms: [], note: "", rounds: {}}, now: now) }] }
       deeds.merge("take a control pause" => -> { Windlass::Actions::TakeControlPause.call(@athlete, {uuid: SecureRandom.uuid, seconds: 24.0, ended_by: "diaphragm", first_breath: "calm", on_waking: false, taken_on: now.to_date, note: ""}, now: now) },
         "plan a session" => -> { Windlass::Actions::PlanSession.call(startable, now: now) },
-        "keep ten marks" => -> { Windlass::Actions::KeepJournal.call(running, ten_marks, now: now) }).transform_values { |deed| cost(undone: true, &deed) }
+        "keep ten marks of a run" => -> { Windlass::Actions::KeepJournal.call(running, marks("hold_start"), now: now) },
+        "keep ten marks after the end" => -> { Windlass::Actions::KeepJournal.call(@session, marks("first_breath", value: "smooth"), now: now) },
+        "learn from a first urge" => -> { Windlass::Actions::LearnFromLog.call(@athlete, now: now) },
+        "decide" => -> { decide(now) }).transform_values { |deed| cost(undone: true, &deed) }
     end
 
     # @return [Array<String>] statements of the pages that walk through a table that grows
@@ -67,11 +71,17 @@ module Bench
 
     def startable = @athlete.prescriptions.open.order(:id).first
 
+    # Put on the deck, and begun.
     def running
-      @running ||= @athlete.sessions.kept.order(:local_date, :id).last.tap { |session| session.state = "running" }
+      @running ||= Windlass::Actions::PlanSession.call(startable, now: Time.now).tap { |session| Windlass::Actions::KeepJournal.call(session, [{uuid: SecureRandom.uuid, kind: "start", at_ms: 0}], now: Time.now) }
     end
 
-    def ten_marks = Array.new(10) { |index| {uuid: SecureRandom.uuid, kind: "first_urge", at_ms: 1000 * index, round: index + 1, value: nil} }
+    def marks(kind, value: nil) = Array.new(10) { |index| {uuid: SecureRandom.uuid, kind: kind, at_ms: 1000 * index, round: index + 1, value: value} }
+
+    def decide(now)
+      session = Windlass::Records::Session.kept.undecided.where(athlete_id: @athlete.id).order(:local_date, :id).last
+      Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: :repeat, because: "Seen", now: now)
+    end
 
     def cost(undone: false)
       samples = Array.new(WARM + TIMES) do

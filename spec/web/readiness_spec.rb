@@ -205,7 +205,10 @@ RSpec.describe "The day before training", :web do
       take("sustained_exhale", {tempo: "60", beats: "24", width: "no", steady: "even"})
       expect(text).to include "24 beats at 60 a minute, 24 s.", "The ribs dropped"
       get("/athletes/#{athlete.id}/measures")
-      expect(page.css("svg.measure-chart").size).to eq 2
+      expect(page.css("svg.measure-chart")).to be_empty # one alone is told, not drawn
+      take("resting_numbers", {breaths: "16", pulse: "61", saturation: "97"})
+      get("/athletes/#{athlete.id}/measures")
+      expect(page.css("svg.measure-chart").size).to eq 1
       expect(athlete.reload.resting_pulse).to eq 61
     end
 

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Actions
+    # What the judge looks back at, of one athlete: read once, however many of the days are judged.
+    class JudgedPast
+      # @param athlete [Records::Athlete]
+      # @param days [Range<Date>]
+      def initialize(athlete, days)
+        @athlete = athlete
+        @sets = Records::Session.core_sets(athlete.id, days)
+      end
+
+      attr_reader :athlete
+
+      # @return [Measures::Values] what doses are computed from
+      def values = @values ||= athlete.to_values
+
+      # @param date [Date]
+      # @return [Array<Progression::Session>] days before it, as far as any rule looks back
+      def before(date) = judged_days.select { |day| (date - JudgeDay::HISTORY_DAYS...date).cover?(day.date) }
+
+      # @param ids [Array<Integer>] of records
+      # @return [Array<Progression::Session>] each set alone
+      def sets(ids) = (@by_id ||= @sets.index_by(&:id)).values_at(*ids)
+
+      private
+
+      def judged_days
+        @judged_days ||= begin
+          planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).rounds(dose) }
+          @sets.group_by { |set| [set.protocol, set.dose, set.date] }.map { |(protocol, dose, _), sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: planned[[protocol, dose]]) }
+        end
+      end
+    end
+  end
+end
