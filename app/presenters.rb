@@ -3,6 +3,7 @@
 require_relative "../lib/windlass"
 
 require_relative "presenters/scale"
+require_relative "presenters/crew"
 require_relative "presenters/gas_strips"
 require_relative "presenters/breath_line"
 require_relative "presenters/control_pause_chart"

@@ -106,6 +106,10 @@ module Windlass
 
       def account = @account ||= Records::Account.first
 
+      # @param place [String] address of the page
+      # @return [Presenters::Crew] whom it is about, as it was asked for
+      def crew(place) = Presenters::Crew.new(account, place, group: said(:group), number: said(:page))
+
       def athlete(id = params[:athlete_id]) = find_in(account.athletes, id)
 
       # The number in an address: whatever else stands there is not found.

@@ -10,12 +10,12 @@ module Windlass
       # before: held in the weeks before this one, oldest first. load: this week against its line.
       Row = Value.define(:name, :athlete_id, :groups, :before, :load, :strenuous, :lately, :measured)
 
-      # @param account [Records::Account]
-      # @param group [Records::Group, nil] nil: everybody
-      def initialize(account, today:, group: nil)
-        @account = account
+      attr_reader :crew
+
+      # @param crew [Crew]
+      def initialize(crew, today:)
+        @crew = crew
         @today = today
-        @group = group
       end
 
       # @return [Array<Row>] who is nearest to the line first
@@ -26,7 +26,7 @@ module Windlass
 
       private
 
-      def athletes = @athletes ||= (@group ? @group.athletes : @account.athletes.by_name).to_a
+      def athletes = @athletes ||= crew.athletes.to_a
 
       def monday = @today - (@today.cwday - 1)
 
@@ -69,7 +69,7 @@ module Windlass
       end
 
       # @return [Hash{Integer => Time}] the newest measure of any kind
-      def newest = @newest ||= Records::Measure.where(athlete_id: athletes.map(&:id)).group(:athlete_id).maximum(:taken_at)
+      def newest = @newest ||= Records::Measure.newest(athletes.map(&:id), Records::Measure.all).pluck(:athlete_id, :taken_at).to_h
 
       def groups = @groups ||= Records::Member.joins(:group).where(athlete_id: athletes.map(&:id)).pluck(:athlete_id, "groups.name").group_by(&:first).transform_values { |rows| rows.map(&:last) }
     end

@@ -7,16 +7,15 @@ module Windlass
       # @param account [Records::Account]
       # @param now [Time]
       # @param links [MorningLinks]
-      # @param group [Records::Group, nil] of whom alone
+      # @param crew [Crew] of whom
       # @param number [Integer] of the page of those without a programme
       # @param all [Boolean] those, too, who train on other days
-      def initialize(account, now:, links:, group: nil, number: 1, all: false)
+      def initialize(account, now:, links:, crew: Crew.new(account, "/"), number: 1, all: false)
         @number = number
         @all = all
-        @account = account
         @links = links
-        @group = group
-        @ground = Desk::Ground.new(account, now: now, only: group)
+        @crew = crew
+        @ground = Desk::Ground.new(account, now: now, only: crew.group)
         @to_decide = Desk::Decisions.new(@ground)
       end
 
@@ -48,14 +47,14 @@ module Windlass
 
       def pages = (desk.waiting[:free].size / PAGE.to_f).ceil
 
-      def path(number) = "/?#{URI.encode_www_form({group: @group&.id, page: number}.compact)}#train"
+      def path(number) = "/?#{URI.encode_www_form({group: crew.group&.id, page: number}.compact)}#train"
 
       # @return [Integer] who trains on other days, and is shown where it is asked for
       def unplanned = desk.waiting[:unplanned].size
 
       def all? = @all
 
-      def all_path = "/?#{URI.encode_www_form({group: @group&.id, all: 1}.compact)}#train"
+      def all_path = "/?#{URI.encode_www_form({group: crew.group&.id, all: 1}.compact)}#train"
 
       # What the programmes plan for today, slot by slot; then those without a programme; then what is not planned today.
       # @return [Array<Array(String, Array<Desk::Trainings::Row>)>] heading and rows
@@ -84,13 +83,8 @@ module Windlass
       # @return [Array<Desk::Squads::Row>] of today, that are not over
       def squads = @squads ||= Desk::Squads.new(@ground).rows
 
-      # @return [Array<Array(String, String, Boolean)>] whose desk it can be: words, address, whether it is
-      def desks
-        groups = Records::Group.where(account_id: @account.id).by_name.pluck(:name, :id)
-        return [] if groups.empty?
-
-        [["Everybody", "/", @group.nil?], *groups.map { |name, id| [name, "/?group=#{id}", @group&.id == id] }]
-      end
+      # @return [Crew] whose desk it is
+      attr_reader :crew
 
       # @return [Array<Array(String, String)>] who has no morning score yet, and the address under which each takes it
       def scores = @scores ||= first(unscored).map { |athlete| [athlete.name, @links.path(athlete)] }

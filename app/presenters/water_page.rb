@@ -10,10 +10,14 @@ module Windlass
       # How long to stay up: what is needed, or more of it.
       MARGINS = {1 => "as long as needed", 1.25 => "a quarter more", 1.5 => "half as much again", 2 => "twice as long"}.freeze
 
+      attr_reader :crew
+
       # @param account [Records::Account]
+      # @param crew [Crew] who may dive today
       # @param pairs [Hash{String => String}] number of a pair, by athlete, as it was chosen
-      def initialize(account, now:, pairs: {})
+      def initialize(account, crew, now:, pairs: {})
         @account = account
+        @crew = crew
         @now = now
         @pairs = pairs
       end
@@ -39,7 +43,7 @@ module Windlass
 
       private
 
-      def athletes = @athletes ||= @account.active_athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
+      def athletes = @athletes ||= crew.athletes.includes(:suspensions, :screenings, :clearances).to_a
 
       def situations = @situations ||= Situations.new(athletes, now: @now)
 

@@ -33,12 +33,6 @@ module Windlass
           vital_capacity_l: vital_capacity_l, thrift: thrift)
       end
 
-      # @return [Measures::MorningSeries]
-      def morning_series = Measures::MorningSeries.new(control_pauses)
-
-      # @return [Array<Measures::ControlPause>] in order of time
-      def control_pauses = measures.select(&:control_pause?).sort_by(&:taken_at).map(&:to_control_pause)
-
       # @return [Measures::Values] what doses are computed from
       def to_values = Measure.newest_values([self]).fetch(id)
 
@@ -49,7 +43,13 @@ module Windlass
       # @return [Measures::Context]
       def to_context(on:)
         Measures::Context.new(trained: disciplines.intersect?(%w[freediving spearfishing]), nervous: nervous,
-          sleep_signs: sleep_signs, busy_signs: busy_signs, child: age_on(on) < Windlass::Screening::Ages::SMALL_HOLDS_FROM, use: control_pause_use.to_sym, baseline_s: morning_series.baseline_s(on - 1))
+          sleep_signs: sleep_signs, busy_signs: busy_signs, child: age_on(on) < Windlass::Screening::Ages::SMALL_HOLDS_FROM, use: control_pause_use.to_sym, baseline_s: mornings_before(on).baseline_s(on - 1))
+      end
+
+      # @return [Measures::MorningSeries] of the fortnight before a day, and a day to spare
+      def mornings_before(on)
+        since = on - Measures::MorningSeries::BASELINE_DAYS - 1
+        Measures::MorningSeries.new(Measure.mornings([id], since: Time.new(since.year, since.month, since.day)).fetch(id, []))
       end
 
       # @param on [Date]

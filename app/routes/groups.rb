@@ -15,8 +15,7 @@ module Windlass
         end
 
         app.get("/programme/load") do
-          chosen = said(:group).empty? ? nil : group(said(:group))
-          erb :"programme/load", locals: {title: "Load", page: Presenters::LoadBoard.new(account, today: today, group: chosen), groups: Records::Group.where(account_id: account.id).by_name.to_a, chosen: chosen}
+          erb :"programme/load", locals: {title: "Load", page: Presenters::LoadBoard.new(crew("/programme/load"), today: today)}
         end
 
         app.get("/groups/new") { group_form(Records::Group.new(account_id: account.id), Forms::GroupForm.blank) }

@@ -7,14 +7,14 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/water") { water_page(Presenters::WaterPage.new(account, now: now)) }
+        app.get("/water") { water_page(Presenters::WaterPage.new(account, crew("/water"), now: now)) }
 
         app.post("/water") do
           pairs = Actions::PlanWater.call(account, chosen_pairs, clear: listed(:clear), now: now)
           redirect to("/water/clock?pairs=#{pairs.map { |pair| pair.map(&:id).join("-") }.join("_")}&margin=#{margin}"), 303
         rescue Error => error
           status 422
-          water_page(Presenters::WaterPage.new(account, now: now, pairs: chosen_pairs), refusal: error.message)
+          water_page(Presenters::WaterPage.new(account, crew("/water"), now: now, pairs: chosen_pairs), refusal: error.message)
         end
 
         app.get("/water/clock") do

@@ -87,7 +87,7 @@ RSpec.describe "Pages of the programme", :web do
       heavy, fresh = athlete, make_athlete(name: "Bo Tarn")
       [21, 14].each { |ago| run_set(prescription, at: clock.now - ago * 86_400) }
       3.times { |back| run_set(prescription, at: clock.now - back * 60) }
-      rows = Windlass::Presenters::LoadBoard.new(account, today: clock.now.to_date).rows
+      rows = Windlass::Presenters::LoadBoard.new(Windlass::Presenters::Crew.new(account, "/programme/load"), today: clock.now.to_date).rows
       expect(rows.map { |row| [row.name, row.before, row.load.words, row.load.over, row.measured] }).to eq [[heavy.name, ["1:05", "1:05", "0:00"], "3:15 of at most 1:25", true, nil], [fresh.name, ["0:00"] * 3, "0:00 of holding", false, "never"]]
     end
 
@@ -100,7 +100,7 @@ RSpec.describe "Pages of the programme", :web do
       add[0, "blocks:evening", blocks, 60_000]
       add[1, "blocks:evening", blocks, 60_000]
       add[2, "o2-table", hard, 0]
-      expect(Windlass::Presenters::LoadBoard.new(account, today: monday + 2).rows.map(&:strenuous)).to eq [2]
+      expect(Windlass::Presenters::LoadBoard.new(Windlass::Presenters::Crew.new(account, "/programme/load"), today: monday + 2).rows.map(&:strenuous)).to eq [2]
     end
   end
 

@@ -56,7 +56,7 @@ module Windlass
 
         # @return [Hash{Integer => Date}] by prescription
         def newest_decided
-          @newest_decided ||= Records::Move.kept.where(noted: false, local_date: (@ground.today - DAYS)..).group(:prescription_id).maximum(:local_date)
+          @newest_decided ||= Records::Move.kept.where(prescription_id: @ground.prescriptions.map(&:id), noted: false, local_date: (@ground.today - DAYS)..).group(:prescription_id).maximum(:local_date)
             .transform_values(&:to_date)
         end
 

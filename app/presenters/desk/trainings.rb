@@ -39,7 +39,15 @@ module Windlass
         # What may still be done today, by when it is planned: nothing is asked of anybody here.
         # @return [Hash{Symbol => Array<Records::Prescription>}] planned, free and unplanned, by name
         def waiting
-          @waiting ||= {planned: [], free: [], unplanned: []}.merge(open.group_by { |one| slot(one).then { |at| at.nil? ? :free : at.equal?(NOT_TODAY) ? :unplanned : :planned } })
+          @waiting ||= {planned: [], free: [], unplanned: []}.merge(open.group_by { |one|
+            slot(one).then { |at|
+              if at.nil?
+                :free
+              else
+                at.equal?(NOT_TODAY) ? :unplanned : :planned
+              end
+            }
+          })
         end
 
         private

@@ -6,31 +6,39 @@ module Windlass
     module Fitting
       # A session with what was logged in it.
       # lows: saturation by number of the hold; urges: seconds from the hold's start, by number.
-      Logged = Value.define(:timeline, :lows, :urges)
+      Logged = Value.define(:timeline, :lows, :urges) do
+        # @return [Array] equal where all that is logged is
+        def to_key = [timeline.segments, timeline.before, lows, urges]
+      end
 
       THRIFT = (0.6..1.2)
       # So many sessions' worth of belief that the athlete is like anybody: few data move thrift little.
       PRIOR_SESSIONS = 3
       HALVINGS = 7
 
+      # Nothing is remembered.
+      ANEW = ->(_key, &fit) { fit.call }
+
       # Oxygen use while holding, as a share of that at rest.
       # @param body [Body]
       # @param logged [Array<Logged>]
+      # @param remember [#call] keeps what a session taught: called with a key, and a block that works it out
       # @return [Float] in {THRIFT}; 1 without data
-      def self.thrift(body, logged)
-        fits = logged.select { |session| session.lows.any? }.map { |session| thrift_of_session(body, session) }
+      def self.thrift(body, logged, remember: ANEW)
+        fits = logged.select { |session| session.lows.any? }.map { |session| remember.call([:thrift, body, session.to_key]) { thrift_of_session(body, session) } }
         ((fits.sum + PRIOR_SESSIONS) / (fits.size + PRIOR_SESSIONS)).clamp(THRIFT)
       end
 
       # The urge stimulus at which the urge comes on full lungs: the median of what it was at the marked first urges of
       # holds that started above the big level.
       # @return [Float, nil] mmHg; nil without such marks
-      def self.full_threshold(body, logged)
-        stimuli = logged.flat_map do |session|
-          trace = trace(body, session.timeline)
-          session.timeline.holds.filter_map { |place| stimulus_at_urge(body, trace, place, session.urges[place.number]) }
-        end
-        Trends.median(stimuli)
+      def self.full_threshold(body, logged, remember: ANEW)
+        Trends.median(logged.select { |session| session.urges.any? }.flat_map { |session| remember.call([:urges, body, session.to_key]) { stimuli(body, session) } })
+      end
+
+      def self.stimuli(body, session)
+        trace = trace(body, session.timeline)
+        session.timeline.holds.filter_map { |place| stimulus_at_urge(body, trace, place, session.urges[place.number]) }
       end
 
       def self.stimulus_at_urge(body, trace, place, urge_s)
@@ -65,7 +73,7 @@ module Windlass
         Simulation.new(rested, calibration: Calibration.from(rested, control_pause_s: nil))
           .run([*timeline.segments, after], trace: true, before: timeline.before).trace
       end
-      private_class_method :stimulus_at_urge, :thrift_of_session, :misfit, :trace
+      private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :misfit, :trace
     end
   end
 end
