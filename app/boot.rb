@@ -2,5 +2,7 @@
 
 # Everything that a running server needs, with its database connected.
 require_relative "web"
+require_relative "backup"
 
+Windlass::Occupied.hold(Windlass::Database.default_path)
 Windlass::Database.connect(Windlass::Database.default_path)

@@ -92,7 +92,7 @@ module Bench
         answer = nil
         ActiveSupport::Notifications.subscribed(watch, "sql.active_record") { answer = undone ? undo { yield } : yield }
         cpu = (Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID) - began) * 1000
-        raise "#{answer.status}" if answer.is_a?(Rack::MockResponse) && answer.status != 200
+        raise answer.status.to_s if answer.is_a?(Rack::MockResponse) && answer.status != 200
 
         {cpu: cpu, statements: statements, rows: rows, allocated: GC.stat(:total_allocated_objects) - allocated, bytes: answer.is_a?(Rack::MockResponse) ? answer.body.bytesize : 0, gzipped: answer.is_a?(Rack::MockResponse) ? Zlib.gzip(answer.body).bytesize : 0}
       end.last(TIMES)

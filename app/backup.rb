@@ -1,0 +1,126 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require_relative "database"
+
+module Windlass
+  # The whole house as one file, taken while it is in use; and back.
+  module Backup
+    NAMED = "windlass-%Y-%m-%d-%H%M%S.sqlite3"
+    FILES = "windlass-*.sqlite3"
+    KEPT = 14
+
+    # rows: by table.
+    Copy = Value.define(:path, :rows)
+
+    class << self
+      # @param from [String] path of the database, in use or not
+      # @param folder [String] made where it is not there
+      # @param now [Time]
+      # @param keep [Integer] so many stay, the oldest go
+      # @return [Copy] which was read whole and found sound
+      # @raise [Error] where there is nothing, or the copy is not sound; nothing of it stays then
+      def take(from, folder, now:, keep: KEPT)
+        raise Error, "#{from}: there is no database." unless File.exist?(from)
+
+        FileUtils.mkdir_p(folder, mode: 0o700)
+        copy = File.join(folder, now.strftime(NAMED))
+        whole(from, "#{copy}.part")
+        rows = check("#{copy}.part")
+        File.rename("#{copy}.part", copy)
+        rotate(folder, keep)
+        Copy.new(path: copy, rows: rows)
+      ensure
+        FileUtils.rm_f("#{copy}.part") if copy
+      end
+
+      # @param file [String]
+      # @return [Hash{String => Integer}] rows by table
+      # @raise [Error] where it is no sound house of Windlass
+      def check(file)
+        reading(file) do |database|
+          sound = database.execute("PRAGMA integrity_check").flatten
+          raise Error, "#{file}: is damaged (#{sound.first})." unless sound == ["ok"]
+
+          broken = database.execute("PRAGMA foreign_key_check").first
+          raise Error, "#{file}: a row of #{broken.first} refers to nothing." if broken
+
+          newer = database.execute("SELECT version FROM schema_migrations").flatten - known
+          raise Error, "#{file}: was made by a newer Windlass (#{newer.max})." if newer.any?
+
+          tables(database).to_h { |table| [table, database.get_first_value("SELECT count(*) FROM \"#{table}\"")] }
+        end
+      end
+
+      # Puts a copy in the place of the database. What stood there is kept beside it.
+      # @param file [String]
+      # @param to [String] path of the database
+      # @param now [Time]
+      # @return [String, nil] where what stood there is kept
+      # @raise [Error] where the file is not sound, or somebody has the house open
+      def restore(file, to, now:)
+        check(file)
+        Occupied.alone(to) do
+          before = now.strftime("#{to}.before-%Y-%m-%d-%H%M%S")
+          kept = whole(to, before) if File.exist?(to)
+          FileUtils.mkdir_p(File.dirname(to))
+          FileUtils.cp(file, "#{to}.part")
+          File.chmod(0o600, "#{to}.part")
+          FileUtils.rm_f(["#{to}-wal", "#{to}-shm"])
+          File.rename("#{to}.part", to)
+          kept && before
+        end
+      end
+
+      private
+
+      # All of it as it was at one moment, whoever writes meanwhile: a reader keeps no writer waiting.
+      def whole(from, to)
+        FileUtils.rm_f(to)
+        File.open(to, File::CREAT | File::WRONLY, 0o600).close
+        reading(from) { |database| database.execute("VACUUM INTO ?", [to]) }
+        File.open(to) { |file| file.fsync }
+        to
+      end
+
+      def reading(file)
+        database = SQLite3::Database.new(file, readonly: true)
+        database.busy_timeout = Database::BUSY_TIMEOUT_MS
+        yield database
+      rescue SQLite3::Exception => error
+        raise Error, "#{file}: can't be read as a database (#{error.message})."
+      ensure
+        database&.close
+      end
+
+      def tables(database) = database.execute("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name").flatten
+
+      def known = Dir[File.join(Database::MIGRATIONS, "*.rb")].map { |path| File.basename(path)[/\A\d+/] }
+
+      def rotate(folder, keep)
+        FileUtils.rm_f(Dir[File.join(folder, FILES)].sort[0...-keep])
+      end
+    end
+  end
+
+  # Who has a house open: each process that serves it, or that puts another in its place.
+  module Occupied
+    # Held as long as the process lives.
+    def self.hold(path)
+      @held = File.open("#{path}.open", File::CREAT | File::RDWR, 0o600)
+      raise Error, "#{path}: is being restored." unless @held.flock(File::LOCK_SH | File::LOCK_NB)
+    rescue Errno::EACCES, Errno::EROFS
+      @held = nil
+    end
+
+    # @raise [Error] where somebody has it open
+    def self.alone(path)
+      FileUtils.mkdir_p(File.dirname(path))
+      File.open("#{path}.open", File::CREAT | File::RDWR, 0o600) do |held|
+        raise Error, "#{path}: is in use. Stop Windlass first." unless held.flock(File::LOCK_EX | File::LOCK_NB)
+
+        yield
+      end
+    end
+  end
+end

@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+require "web_helper"
+require "tmpdir"
+require_relative "../../app/backup"
+
+# A house of its own in a folder of its own: nothing of the others is touched.
+RSpec.describe Windlass::Backup do
+  around { |example| Dir.mktmpdir { |folder| (@folder = folder) && example.run } }
+
+  let(:house) { File.join(@folder, "house.sqlite3") }
+  let(:copies) { File.join(@folder, "backups") }
+  let(:now) { Time.local(2026, 3, 2, 12) }
+
+  # What another process does, on a connection of its own.
+  def in_house(sql)
+    database = SQLite3::Database.new(house)
+    database.busy_timeout = 5_000
+    database.execute(sql).flatten
+  ensure
+    database.close
+  end
+
+  before do
+    database = SQLite3::Database.new(house)
+    database.execute_batch("PRAGMA journal_mode = WAL; CREATE TABLE schema_migrations (version text); CREATE TABLE athletes (id integer primary key, name text); CREATE TABLE rounds (id integer primary key, athlete_id integer REFERENCES athletes (id));
+      INSERT INTO athletes VALUES (1, 'Ines Aldaya'); INSERT INTO rounds VALUES (1, 1);")
+    database.close
+  end
+
+  it "is taken while somebody writes, is what the house was at one moment, and comes back" do
+    writer = Thread.new { 200.times { |number| in_house("INSERT INTO athletes (name) VALUES ('#{number}')") } }
+    sleep 0.01
+    copy = described_class.take(house, copies, now: now).path
+    writer.join
+    expect([copy, File.stat(copy).mode & 0o777, Dir[File.join(copies, "*.part")]]).to eq [File.join(copies, "windlass-2026-03-02-120000.sqlite3"), 0o600, []]
+    then_there = described_class.check(copy).fetch("athletes")
+    expect(then_there).to be_between(1, 201)
+
+    before = described_class.restore(copy, house, now: now)
+    expect([in_house("SELECT count(*) FROM athletes"), described_class.check(before).fetch("athletes")]).to eq [[then_there], 201]
+  end
+
+  it "keeps so many, and lets the oldest go" do
+    4.times { |day| described_class.take(house, copies, now: now + day * 86_400, keep: 2) }
+    expect(Dir.children(copies).sort).to eq ["windlass-2026-03-04-120000.sqlite3", "windlass-2026-03-05-120000.sqlite3"]
+  end
+
+  it "is refused where it is damaged, refers to nothing, is newer, or is no database; the house stays as it was" do
+    copy = described_class.take(house, copies, now: now).path
+    broken = {
+      "damaged" => ->(path) { File.open(path, "r+b") { |file| file.seek(4096) && file.write("\xFF" * 100) } },
+      "refers to nothing" => ->(path) { SQLite3::Database.new(path).tap { |base| base.execute("INSERT INTO rounds VALUES (2, 99)") }.close },
+      "newer Windlass (29990101000000)" => ->(path) { SQLite3::Database.new(path).tap { |base| base.execute("INSERT INTO schema_migrations VALUES ('29990101000000')") }.close },
+      "can't be read as a database" => ->(path) { File.write(path, "a letter to the harbour master") }
+    }
+    broken.each do |words, harm|
+      wrong = File.join(@folder, "wrong.sqlite3")
+      FileUtils.cp(copy, wrong)
+      harm.call(wrong)
+      expect { described_class.restore(wrong, house, now: now) }.to raise_error(Windlass::Error, /#{Regexp.escape(words)}|malformed/)
+    end
+    expect([in_house("SELECT name FROM athletes"), Dir.glob("#{house}.before*")]).to eq [["Ines Aldaya"], []]
+  end
+
+  it "does not come back into a house that somebody has open" do
+    copy = described_class.take(house, copies, now: now).path
+    server = IO.popen([RbConfig.ruby, "-e", "file = File.open(ARGV[0], 'a'); file.flock(File::LOCK_SH); puts 'open'; $stdout.flush; sleep", "#{house}.open"])
+    server.gets
+    expect { described_class.restore(copy, house, now: now) }.to raise_error(Windlass::Error, /is in use\. Stop Windlass first/)
+  ensure
+    Process.kill(:KILL, server.pid)
+    server.close
+  end
+end
