@@ -6,3 +6,9 @@ use Rack::Deflater
 use Windlass::Security::Policy
 map(Windlass::Assets::PREFIX) { run Windlass::Assets.files }
 run Windlass::Web
+
+# Only where it serves for real: a test begins with nothing.
+if ENV["WINDLASS_WARM"]
+  require_relative "app/warm"
+  Windlass::Warm.up(Windlass::Web)
+end

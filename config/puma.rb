@@ -1,10 +1,18 @@
 # frozen_string_literal: true
 
-# One process, some threads: SQLite writes one at a time anyway, and Ruby computes one at a time. On this machine only, unless
-# told otherwise.
+require "etc"
+
+# Some processes of some threads: Ruby computes one thing at a time in each; SQLite writes one at a time in all of them. Nothing that one
+# process keeps is needed by another. On this machine only, unless told otherwise.
 environment "production"
 threads 1, Integer(ENV.fetch("WINDLASS_THREADS", 5))
+workers Integer(ENV.fetch("WINDLASS_WORKERS", (Etc.nprocessors > 1) ? Etc.nprocessors.clamp(2, 4) : 0))
+preload_app!
+silence_single_worker_warning
 bind "tcp://#{ENV.fetch("WINDLASS_BIND", "127.0.0.1")}:#{ENV.fetch("PORT", 9494)}"
+
+# A connection belongs to the process that made it.
+before_fork { ActiveRecord::Base.connection_handler.clear_all_connections! }
 
 # What is no request at all never reaches the application: it gets a plain word, and no paths of this machine.
 lowlevel_error_handler do |_error, _env, status|

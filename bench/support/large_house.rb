@@ -3,6 +3,7 @@
 ENV["BUNDLE_GEMFILE"] ||= File.expand_path("../../Gemfile", __dir__)
 require "bundler/setup"
 require "fileutils"
+require "tmpdir"
 require_relative "../../app/boot"
 require_relative "../../db/demo/scenario"
 
