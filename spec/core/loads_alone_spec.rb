@@ -18,8 +18,13 @@ RSpec.describe "The core" do
 
     expect(point.new(x: 1, y: 2).with(y: 3).to_h).to eq({x: 1, y: 3})
     expect(point.new(x: 1, y: 2)).to be_frozen.and(satisfy { |value| !value.respond_to?(:x=) })
-    expect { point.new(x: 1) }.to raise_error(ArgumentError, /missing: y/)
+    expect { point.new(x: 1) }.to raise_error(ArgumentError, /missing keyword: :y/)
     expect { point.new(x: 1, y: 2, z: 3) }.to raise_error(ArgumentError, /z/)
+    # Members may have names that no variable can.
+    hold = Windlass::Value.define(:until, :s)
+    expect([hold.new(until: :cap, s: 2).until, hold.new(until: 1, s: 2).with(until: 3).to_h]).to eq [:cap, {until: 3, s: 2}]
+    expect { hold.new(s: 2) }.to raise_error(ArgumentError, /missing keyword: :until/)
+    expect { hold.new(until: 1, s: 2, z: 3) }.to raise_error(ArgumentError, /z/)
   end
 
   it "says times, lengths and lists as people do" do
