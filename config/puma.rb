@@ -6,13 +6,16 @@ require "etc"
 # process keeps is needed by another. On this machine only, unless told otherwise.
 environment "production"
 threads 1, Integer(ENV.fetch("WINDLASS_THREADS", 5))
-workers Integer(ENV.fetch("WINDLASS_WORKERS", (Etc.nprocessors > 1) ? Etc.nprocessors.clamp(2, 4) : 0))
-preload_app!
-silence_single_worker_warning
+processes = Integer(ENV.fetch("WINDLASS_WORKERS", (Etc.nprocessors > 1) ? Etc.nprocessors.clamp(2, 4) : 0))
+workers processes
 bind "tcp://#{ENV.fetch("WINDLASS_BIND", "127.0.0.1")}:#{ENV.fetch("PORT", 9494)}"
 
-# A connection belongs to the process that made it.
-before_fork { ActiveRecord::Base.connection_handler.clear_all_connections! }
+if processes.positive?
+  silence_single_worker_warning
+  preload_app!
+  # A connection belongs to the process that made it.
+  before_fork { ActiveRecord::Base.connection_handler.clear_all_connections! }
+end
 
 # What is no request at all never reaches the application: it gets a plain word, and no paths of this machine.
 lowlevel_error_handler do |_error, _env, status|

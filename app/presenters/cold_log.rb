@@ -6,7 +6,7 @@ module Windlass
     class ColdLog
       SHOWN = 30
 
-      Row = Value.define(:day, :stage, :minutes, :calm, :why_out, :watcher, :note)
+      Row = Value.define(:day, :stage, :minutes, :calm, :why_out, :watcher, :note, :uuid)
 
       attr_reader :athlete
 
@@ -30,7 +30,7 @@ module Windlass
       def rows
         athlete.colds.last(SHOWN).reverse.map do |one|
           Row.new(day: Dates.short(one.local_date), stage: Cold::STAGES[one.stage], minutes: Words.number(one.minutes), calm: one.to_core.calm? ? "calm" : "not calm",
-            why_out: Cold::WHY_OUT.fetch(one.why_out), watcher: one.watcher, note: one.note)
+            why_out: Cold::WHY_OUT.fetch(one.why_out), watcher: one.watcher, note: one.note, uuid: one.uuid)
         end
       end
     end

@@ -23,13 +23,15 @@ module Windlass
         def offered? = objection.nil?
       end
 
-      attr_reader :athlete, :discipline, :place
+      attr_reader :athlete, :discipline, :place, :search
 
       # @param account [Records::Account]
       # @param athlete [Records::Athlete, nil]
       # @param discipline [String, nil] only what it uses
       # @param place [Symbol, nil] only what may be done there
-      def initialize(account, today:, athlete: nil, discipline: nil, place: nil)
+      # @param search [String] a word of the name, or of what it trains; empty: all
+      def initialize(account, today:, athlete: nil, discipline: nil, place: nil, search: "")
+        @search = search
         @account = account
         @athlete = athlete
         @discipline = discipline if Protocols::DISCIPLINES.include?(discipline)
@@ -55,7 +57,7 @@ module Windlass
 
       # @return [Array<Own>]
       def own
-        @own ||= @account.own_protocols.by_name.to_a.select { |one| (one.to_protocol.families - shown).empty? }.map do |one|
+        @own ||= @account.own_protocols.by_name.to_a.select { |one| one.to_protocol.families.all? { |family| fits?(family) } && found?(one.name, one.note, one.to_protocol.name) }.map do |one|
           family, dose = one.to_protocol, one.to_dose
           Own.new(id: one.id, name: one.name, note: one.note, words: "#{family.name}: #{family.in_words(dose)}",
             objection: athlete && objection(family, dose))
@@ -65,10 +67,12 @@ module Windlass
       private
 
       def shown
-        @shown ||= Protocols::ALL.select do |protocol|
-          (discipline.nil? || protocol.disciplines.include?(discipline)) && (place.nil? || protocol.places.include?(place))
-        end
+        @shown ||= Protocols::ALL.select { |protocol| fits?(protocol) && found?(protocol.name, protocol.also, protocol.trains, Protocols::GOALS.fetch(protocol.goal)) }
       end
+
+      def fits?(protocol) = (discipline.nil? || protocol.disciplines.include?(discipline)) && (place.nil? || protocol.places.include?(place))
+
+      def found?(*words) = search.empty? || words.compact.any? { |one| one.downcase.include?(search.downcase) }
 
       def measures = @measures ||= athlete ? athlete.to_values : Nobody::MEASURES
 

@@ -4,7 +4,7 @@ module Windlass
   module Presenters
     # The log: what was done, by anybody, newest first.
     class LogPage
-      Row = Value.define(:uuid, :date, :athlete, :athlete_id, :protocol, :dose, :held, :breaths, :effort, :symptoms, :verdict, :how, :place)
+      Row = Value.define(:uuid, :date, :athlete, :athlete_id, :protocol, :dose, :held, :breaths, :effort, :symptoms, :verdict, :how, :place, :strip)
 
       # Sessions that are looked at for names of places.
       NEWEST = 300
@@ -56,7 +56,7 @@ module Windlass
         Row.new(uuid: session.uuid, date: Dates.short(session.local_date), athlete: session.athlete.name, athlete_id: session.athlete_id, protocol: session.prescription.name,
           dose: session.to_protocol.in_short(session.to_dose), held: held.empty? ? "–" : "#{Words.clock((held.sum / 1000.0).round)} in #{held.size}", breaths: BreathCounts.in_words(session.rounds),
           effort: session.effort ? Words.number(session.effort) : "–", symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
-          verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session), place: session.place)
+          verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session), place: session.place, strip: HoldStrip.new(session.rounds))
       end
 
       # @return [String, nil] where it is not simply a session that was run to its end

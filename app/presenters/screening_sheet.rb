@@ -67,10 +67,10 @@ module Windlass
 
       def columns = Screening::MATRIX.columns
 
-      # @return [Array<String>] clearances that hold today
+      # @return [Array<Array(String, String)>] clearances that hold today, and their uuids
       def clearances
         athlete.clearances.select { |one| (one.given_on..one.expires_on).cover?(@today) }.map do |one|
-          "#{one.clinician}: #{Words.list(one.families.map { |family| columns.fetch(family.to_sym) })}, until #{Words.date(one.expires_on)}"
+          ["#{one.clinician}: #{Words.list(one.families.map { |family| columns.fetch(family.to_sym) })}, until #{Words.date(one.expires_on)}", one.uuid]
         end
       end
 

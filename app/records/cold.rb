@@ -4,6 +4,8 @@ module Windlass
   module Records
     # One time in the cold.
     class Cold < Record
+      include Discardable
+
       self.table_name = "colds"
       belongs_to :athlete
 

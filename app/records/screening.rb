@@ -11,6 +11,8 @@ module Windlass
     end
 
     class Clearance < Record
+      include Discardable
+
       self.table_name = "clearances"
       belongs_to :athlete
 

@@ -4,7 +4,9 @@ module Windlass
   module Routes
     # What was entered wrong: corrected, discarded, brought back.
     module Corrections
-      DISCARDABLE = {"measures" => Records::Measure, "dives" => Records::Dive}.freeze
+      DISCARDABLE = {"measures" => Records::Measure, "dives" => Records::Dive, "colds" => Records::Cold, "clearances" => Records::Clearance}.freeze
+      # Of an athlete's pages the one that shows them.
+      SHOWN_ON = {"measures" => "measures", "dives" => "dives", "colds" => "cold", "clearances" => "screening"}.freeze
 
       def self.registered(app)
         app.helpers Helpers
@@ -75,7 +77,7 @@ module Windlass
           found.discard(moment)
           Actions::LogDive.flag(found.athlete, found.local_date) if name == "dives"
           tell(moment ? "It is discarded." : "It is back.", undo: ("/#{name}/#{found.uuid}/bring-back" if moment))
-          redirect to("/athletes/#{found.athlete_id}/#{name}"), 303
+          redirect to("/athletes/#{found.athlete_id}/#{SHOWN_ON.fetch(name)}"), 303
         end
       end
     end

@@ -8,7 +8,7 @@ module Windlass
         app.helpers Helpers
 
         app.get("/protocols") do
-          page = Presenters::Library.new(account, athlete: composed_for, discipline: said(:discipline), place: said(:place), today: today)
+          page = Presenters::Library.new(account, athlete: composed_for, discipline: said(:discipline), place: said(:place), search: said(:search)[0, 80], today: today)
           erb :"protocols/index", locals: {title: page.title, page: page, athletes: account.active_athletes.by_name}
         end
 
