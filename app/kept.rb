@@ -23,6 +23,20 @@ module Windlass
       found
     end
 
-    def size = @kept.size
+    # @param keys [Array]
+    # @yieldparam missing [Array] keys of which nothing is kept; @yieldreturn [Hash] what is kept of each
+    # @return [Array] in the order of the keys
+    def fetch_all(keys)
+      known = @lock.synchronize { keys.select { |key| @kept.key?(key) }.to_h { |key| [key, @kept[key] = @kept.delete(key)] } }
+      missing = keys.reject { |key| known.key?(key) }
+      fresh = missing.empty? ? {} : yield(missing)
+      @lock.synchronize do
+        fresh.each { |key, value| @kept[key] = value }
+        @kept.shift while @kept.size > @most
+      end
+      keys.map { |key| known.fetch(key) { fresh.fetch(key) } }
+    end
+
+    def clear = @lock.synchronize { @kept.clear }
   end
 end

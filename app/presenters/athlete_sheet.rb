@@ -130,7 +130,7 @@ module Windlass
 
       private
 
-      def ground = @ground ||= Desk::Ground.new(athlete.account, now: @now, only: athlete)
+      def ground = @ground ||= Desk::Ground.new(athlete.account, now: @now, only: [athlete])
 
       # What the screening leaves open with care, and to what.
       def cares

@@ -19,7 +19,10 @@ module Windlass
         @asked = number.to_i
       end
 
-      # @return [ActiveRecord::Relation]
+      # @return [ActiveRecord::Relation] all of them, by name
+      def whole = group ? group.athletes : @account.active_athletes.by_name
+
+      # @return [ActiveRecord::Relation] of this page
       def athletes = whole.offset((number - 1) * PAGE).limit(PAGE)
 
       def number = @asked.clamp(1, [pages, 1].max)
@@ -36,8 +39,6 @@ module Windlass
                     end
 
       private
-
-      def whole = group ? group.athletes : @account.active_athletes.by_name
 
       def count = @count ||= whole.count
 

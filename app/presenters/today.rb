@@ -15,17 +15,18 @@ module Windlass
         @all = all
         @links = links
         @crew = crew
-        @ground = Desk::Ground.new(account, now: now, only: crew.group)
-        @to_decide = Desk::Decisions.new(@ground)
+        @account = account
+        @now = now
+        @entries = Desk::Entries.new(account, crew.whole, now: now)
       end
 
-      def date = Dates.long(@ground.today)
+      def date = Dates.long(@now.to_date)
 
-      def nobody? = @ground.athletes.empty?
+      def nobody? = @entries.empty?
 
-      def stopped = @stopped ||= @to_decide.stopped
+      def stopped = @entries.all(:stopped)
 
-      def twins = @twins ||= @to_decide.twins
+      def twins = @entries.all(:twins)
 
       # Of each list the first stand here; the others come up as these are done, or where all is asked for.
       MOST = 40
@@ -40,17 +41,18 @@ module Windlass
       # Of those without a programme so many stand on a page.
       PAGE = 40
 
-      def trainings = @trainings ||= desk.rows(desk.waiting[:planned] + shown)
+      # Only of those that are shown it is asked whether they may.
+      def trainings = @trainings ||= Desk::Trainings.new(ground).rows(ground.prescriptions)
 
       # @return [Integer] of the page of those without a programme, of how many
       def number = @number.clamp(1, [pages, 1].max)
 
-      def pages = (desk.waiting[:free].size / PAGE.to_f).ceil
+      def pages = (numbers(:free).size / PAGE.to_f).ceil
 
       def path(number) = "/?#{URI.encode_www_form({group: crew.group&.id, page: number}.compact)}#train"
 
       # @return [Integer] who trains on other days, and is shown where it is asked for
-      def unplanned = desk.waiting[:unplanned].size
+      def unplanned = numbers(:unplanned).size
 
       def all? = @all
 
@@ -81,33 +83,45 @@ module Windlass
       def together? = trainings.count(&:together?) >= Windlass::Squad::LANES.min
 
       # @return [Array<Desk::Squads::Row>] of today, that are not over
-      def squads = @squads ||= Desk::Squads.new(@ground).rows
+      def squads = @squads ||= Desk::Squads.new(@account, today: @now.to_date).rows
 
       # @return [Crew] whose desk it is
       attr_reader :crew
 
       # @return [Array<Array(String, String)>] who has no morning score yet, and the address under which each takes it
-      def scores = @scores ||= first(unscored).map { |athlete| [athlete.name, @links.path(athlete)] }
+      def scores = @scores ||= first(@entries.unscored).then { |some| linked(some) }
 
-      def more_scores = unscored.size - scores.size
+      def more_scores = @entries.unscored.size - scores.size
 
       # @return [Hash{String => Array(Array<Desk::Missing::Row>, Integer)}] by heading, with how many more; empty ones left out
       def notes
-        {"Next steps" => Desk::FirstSteps, "Missing" => Desk::Missing, "Changed since yesterday" => Desk::Changes}
-          .transform_values { |part| part.new(@ground).rows.then { |rows| [first(rows), rows.size - first(rows).size] } }.reject { |_, (rows, _)| rows.empty? }
+        {"Next steps" => :steps, "Missing" => :missing, "Changed since yesterday" => :changes}
+          .transform_values { |list| @entries.all(list).then { |rows| [first(rows), rows.size - first(rows).size] } }.reject { |_, (rows, _)| rows.empty? }
       end
 
       private
 
       def first(rows) = @all ? rows : rows.first(MOST)
 
-      def all_decisions = @all_decisions ||= @to_decide.rows
+      def all_decisions = @all_decisions ||= @entries.all(:decisions).sort_by { |one| [Progression::VERDICTS.index(one.verdict), one.name] }
 
-      def unscored = @unscored ||= Desk::Scores.new(@ground).missing
+      def linked(some)
+        athletes = Records::Athlete.where(id: some.map(&:first)).index_by(&:id)
+        some.map { |id, name| [name, @links.path(athletes.fetch(id))] }
+      end
 
-      def desk = @desk ||= Desk::Trainings.new(@ground)
+      # @return [Array<Integer>] prescriptions of that kind
+      def numbers(kind) = (@numbers ||= @entries.all(:open).group_by(&:last).transform_values { |some| some.map(&:first) }).fetch(kind, [])
 
-      def shown = desk.waiting[:free].slice((number - 1) * PAGE, PAGE) + (@all ? desk.waiting[:unplanned] : [])
+      def shown = numbers(:planned) + numbers(:free).slice((number - 1) * PAGE, PAGE) + (@all ? numbers(:unplanned) : [])
+
+      # Of those who are shown.
+      def ground
+        @ground ||= begin
+          prescriptions = Records::Prescription.where(id: shown).order(:id).includes(athlete: [:suspensions, :screenings, :clearances]).to_a
+          Desk::Ground.new(@account, now: @now, only: prescriptions.map(&:athlete).uniq, prescriptions: prescriptions)
+        end
+      end
     end
   end
 end

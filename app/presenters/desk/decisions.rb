@@ -9,7 +9,7 @@ module Windlass
 
         Row = Value.define(:name, :athlete_id, :uuid, :protocol, :when, :verdict, :reason, :plain)
         Stop = Value.define(:name, :athlete_id, :words)
-        Twin = Value.define(:name, :uuid, :words)
+        Twin = Value.define(:name, :athlete_id, :uuid, :words)
 
         # @param ground [Ground]
         def initialize(ground)
@@ -27,7 +27,7 @@ module Windlass
         # @return [Array<Twin>] sessions that two devices ran: which of them it was
         def twins
           Records::Session.with_unsettled_twins.where(athlete_id: @ground.by_id.keys).map do |session|
-            Twin.new(name: @ground.by_id[session.athlete_id].name, uuid: session.uuid, words: "Two devices ran #{session.prescription.name.downcase} of #{@ground.near(session.local_date)}. Which of them was it?")
+            Twin.new(name: @ground.by_id[session.athlete_id].name, athlete_id: session.athlete_id, uuid: session.uuid, words: "Two devices ran #{session.prescription.name.downcase} of #{@ground.near(session.local_date)}. Which of them was it?")
           end
         end
 

@@ -16,7 +16,7 @@ module Windlass
         # @param athlete [Records::Athlete]
         # @return [String, nil] address of the next step; nil of somebody who has trained before
         def self.path(athlete, now:)
-          new(Ground.new(athlete.account, now: now, only: athlete.class.find(athlete.id))).rows.first&.path
+          new(Ground.new(athlete.account, now: now, only: [athlete.class.find(athlete.id)])).rows.first&.path
         end
 
         private

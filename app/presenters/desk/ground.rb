@@ -9,8 +9,10 @@ module Windlass
 
         # @param account [Records::Account]
         # @param now [Time]
-        # @param only [Records::Athlete, Records::Group, nil] of these alone
-        def initialize(account, now:, only: nil)
+        # @param only [Array<Records::Athlete>, nil] of these alone
+        # @param prescriptions [Array<Records::Prescription>, nil] of these alone; nil: all that are open
+        def initialize(account, now:, only: nil, prescriptions: nil)
+          @prescriptions = prescriptions
           @account = account
           @only = only
           @now = now
@@ -19,7 +21,7 @@ module Windlass
         end
 
         def athletes
-          @athletes ||= @only.is_a?(Records::Athlete) ? [@only] : many.includes(:suspensions, :screenings, :clearances).to_a
+          @athletes ||= @only || @account.active_athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
         end
 
         def by_id = @by_id ||= athletes.index_by(&:id)
@@ -49,10 +51,6 @@ module Windlass
         def situations = @situations ||= Situations.new(athletes, now: now)
 
         def near(date) = Dates.near(date, today)
-
-        private
-
-        def many = @only ? @only.athletes : @account.active_athletes.by_name
       end
     end
   end

@@ -7,14 +7,15 @@ module Windlass
       class Squads
         Row = Value.define(:uuid, :names, :state)
 
-        # @param ground [Ground]
-        def initialize(ground)
-          @ground = ground
+        # @param account [Records::Account]
+        def initialize(account, today:)
+          @account = account
+          @today = today
         end
 
         # @return [Array<Row>] those that are not over
         def rows
-          Records::Squad.where(local_date: @ground.today, id: Records::Session.where(athlete_id: @ground.by_id.keys, local_date: @ground.today).where.not(squad_id: nil).select(:squad_id))
+          Records::Squad.where(account_id: @account.id, local_date: @today)
             .includes(sessions: :athlete).order(:id).reject(&:over?).map do |squad|
               Row.new(uuid: squad.uuid, names: Words.list(squad.sessions.map { |session| session.athlete.name }), state: squad.begun? ? "on the deck" : "ready")
             end

@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    module Desk
+      # What the desk says of each athlete, kept under the mark that the database changes with anything that it is made of: of whom nothing
+      # changed nothing is worked out again.
+      class Entries
+        KEPT = Kept.new(4_000)
+
+        # open: numbers of prescriptions that may still be done today, and whether they are planned, free or unplanned.
+        Entry = Value.define(:stopped, :twins, :decisions, :steps, :missing, :changes, :open, :unscored)
+
+        LISTS = {stopped: ->(ground) { Decisions.new(ground).stopped }, twins: ->(ground) { Decisions.new(ground).twins }, decisions: ->(ground) { Decisions.new(ground).rows },
+                 steps: ->(ground) { FirstSteps.new(ground).rows }, missing: ->(ground) { Missing.new(ground).rows }, changes: ->(ground) { Changes.new(ground).rows }}.freeze
+
+        # @param athletes [ActiveRecord::Relation] in order
+        # @param now [Time]
+        def initialize(account, athletes, now:)
+          @account = account
+          @now = now
+          @names = athletes.pluck(:id, :name, :desk_mark)
+        end
+
+        def empty? = @names.empty?
+
+        # @return [Array<Entry>] in order of the athletes
+        def to_a
+          @entries ||= KEPT.fetch_all(@names.map { |id, _, mark| [id, mark, @now.to_date] }) { |keys| anew(keys.map(&:first)).transform_keys(keys.to_h { |key| [key.first, key] }) }
+        end
+
+        # @return [Array] of a list, in order of the athletes
+        def all(list) = to_a.flat_map(&list)
+
+        # @return [Array<Array(Integer, String)>] who trains and has no morning score yet
+        def unscored = @names.zip(to_a).filter_map { |(id, name, _), entry| [id, name] if entry.unscored }
+
+        private
+
+        # @return [Hash{Integer => Entry}]
+        def anew(ids)
+          ground = Ground.new(@account, now: @now, only: Records::Athlete.where(id: ids).includes(:suspensions, :screenings, :clearances).to_a)
+          lists = LISTS.transform_values { |rows| rows.call(ground).group_by(&:athlete_id) }
+          open = Trainings.new(ground).waiting.flat_map { |kind, some| some.map { |one| [one.athlete_id, [one.id, kind]] } }.group_by(&:first)
+          unscored = Scores.new(ground).missing.to_set(&:id)
+          ids.to_h { |id| [id, Entry.new(**lists.transform_values { |rows| rows.fetch(id, []) }, open: open.fetch(id, []).map(&:last), unscored: unscored.include?(id))] }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+require "web_helper"
+
+# The desk works out again only what changed: so whatever changes, by whatever way, it has to say what it would say if it had kept nothing.
+RSpec.describe "What the desk keeps", :web do
+  let(:kept) { Windlass::Presenters::Desk::Entries::KEPT }
+  let(:ines) { make_athlete.tap { |one| make_pause(one, 24, at: clock.now - 26 * 3600) } }
+  let(:odd) { make_athlete(name: "Odd Falkenrath").tap { |one| make_pause(one, 28, at: clock.now - 26 * 3600) } }
+  let(:holds) { prescribe(ines) }
+  let(:others) { prescribe(odd) }
+
+  def said
+    get("/")
+    [text, page.css("main a").map { |link| link["href"] }]
+  end
+
+  def act(name, *args, **more) = Windlass::Actions.const_get(name).call(*args, **more, now: clock.now)
+
+  def newest = holds.sessions.order(:id).last
+
+  def deeds
+    {
+      "a session of yesterday" => -> { 2.times { run_set(holds, at: clock.now - 86_400, breaths: {3 => "gasp", 5 => "gasp"}) } },
+      "a rating of it" => -> { act(:RateSession, newest, {effort: 9.5, symptoms: ["nausea"], note: "", rounds: {}}) },
+      "a decision" => -> { act(:Decide, newest, Windlass::Actions::JudgeDay.call(newest), decided: :ease, because: "Seen") },
+      "the decision taken back" => -> { Windlass::Actions::TakeBack.call(Windlass::Records::Move.last, now: clock.now) },
+      "a discarded session" => -> { newest.update_columns(discarded_at: clock.now) },
+      "a morning score" => -> { make_pause(ines, 25, at: clock.now - 3600) },
+      "that score discarded" => -> { ines.measures.order(:taken_at).last.discard(clock.now) },
+      "a measure that ladders hang on" => -> { ines.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 150, taken_at: clock.now - 600, details: {first_breath: "smooth", eventful: "no"}) },
+      "a set of today" => -> { run_set(holds) },
+      "no more sets today" => -> { newest.update_columns(given_up: true) },
+      "a screening" => -> { screen(ines, :heart) },
+      "a clearance" => -> { ines.clearances.create!(account_id: 1, uuid: SecureRandom.uuid, clinician: "Dr Quill", families: Windlass::Screening::MATRIX.columns.keys.map(&:to_s), given_on: clock.now.to_date, expires_on: clock.now.to_date + 9, created_at: clock.now) },
+      "the clearance discarded" => -> { ines.clearances.first.discard(clock.now) },
+      "a stop" => -> { act(:OpenStop, odd, "Blackout on 2 March 2026.", session: others.sessions.last) },
+      "the stop lifted, by SQL alone" => -> { Windlass::Records::Suspension.update_all(lifted_at: clock.now, clinician: "Dr Quill", cleared_on: clock.now.to_date) },
+      "another prescription" => -> { act(:Prescribe, odd, Windlass::Protocols.find("quiet-breathing")) },
+      "a prescription that is ended" => -> { Windlass::Actions::EndPrescription.call(odd.prescriptions.order(:id).last) },
+      "prescriptions ended by SQL alone" => -> { odd.prescriptions.update_all(state: "ended") },
+      "another name" => -> { odd.update!(name: "Odd Falk") },
+      "a paused control pause" => -> { odd.update!(control_pause_use: "paused", control_pause_again_on: clock.now.to_date) },
+      "somebody who left" => -> { odd.update_columns(left_on: clock.now.to_date) },
+      "a new day" => -> { clock.now += 86_400 }
+    }
+  end
+
+  it "is what it would say had it kept nothing, after any deed" do
+    [holds, others].each { |one| run_set(one, at: clock.now - 3 * 86_400) }
+    deeds.each do |name, deed|
+      before = said
+      deed.call
+      after = said
+      kept.clear
+      expect([name, after]).to eq [name, said]
+      expect([name, after == before]).to eq [name, false]
+    end
+  end
+
+  it "asks nothing again of those of whom nothing changed" do
+    [holds, others]
+    said
+    asked = []
+    allow(Windlass::Presenters::Desk::Ground).to receive(:new).and_wrap_original { |original, *args, **more| (asked << more[:only].map(&:name)) && original.call(*args, **more) }
+    make_pause(odd, 27, at: clock.now - 60)
+    said
+
+    expect(asked.first).to eq ["Odd Falkenrath"]
+    said
+    expect(asked.size).to eq 3 # what is shown is asked each time about readiness
+  end
+end
