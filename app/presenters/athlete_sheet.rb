@@ -78,14 +78,14 @@ module Windlass
       def pause_words = ("Control pause: #{chart.median_words} #{chart.trend_words}".strip unless chart.empty?)
 
       # @return [Array<AthleteAhead::Line>] what comes next, most pressing first
-      def ahead = @ahead ||= AthleteAhead.new(ground).lines
+      def ahead = @ahead ||= AthleteAhead.new(athlete, now: @now).lines
 
       # @return [Array<String>] what to mind, before anything is begun
       def minded = @minded ||= [rest&.reason, *cautions, *cares].compact
 
       # @return [Array<PrescriptionSheet>]
       def prescriptions
-        @prescriptions ||= ground.prescriptions.sort_by(&:id).map { |one| PrescriptionSheet.new(one, now: @now, situations: ground.situations) }
+        @prescriptions ||= ground.prescriptions.sort_by(&:id).map { |one| PrescriptionSheet.new(one, now: @now, situations: ground.situations, sets_done: ground.sets_done(one.id)) }
       end
 
       # @return [Array<Standing>] where they stand: the newest of each measure that doses hang on

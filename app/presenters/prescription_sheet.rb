@@ -8,7 +8,9 @@ module Windlass
 
       # @param prescription [Records::Prescription]
       # @param situations [Situations, nil] where it is put together for several at once
-      def initialize(prescription, now:, situations: nil)
+      # @param sets_done [Integer, nil] today, where that is known
+      def initialize(prescription, now:, situations: nil, sets_done: nil)
+        @sets_done = sets_done
         @prescription = prescription
         @now = now
         @situations = situations || Situations.new([prescription.athlete], now: now)
@@ -125,7 +127,7 @@ module Windlass
 
       # @return [String, nil] nil where there is but one, and it is to be done
       def set
-        done = Records::Session.sets_done(on: today, prescription_id: prescription.id).fetch(prescription.id, 0)
+        done = @sets_done || Records::Session.sets_done(on: today, prescription_id: prescription.id).fetch(prescription.id, 0)
         sets = protocol.sets(dose_today)
         return "#{(sets == 1) ? "Today's session is" : "All #{sets} sets of today are"} done" if done >= sets
 

@@ -62,6 +62,9 @@ module Bench
 
         binds = binds.call if binds.respond_to?(:call)
         plan = Windlass::Records::Record.connection.raw_connection.execute("EXPLAIN QUERY PLAN #{sql}", binds || []).map { |row| row.is_a?(Hash) ? row["detail"] : row.last }
+        # What asks for nothing, walks nowhere.
+        next if sql.include?("WHERE 1=0")
+
         walk = plan.find { |line| GROWING.any? { |table| line.match?(/\ASCAN #{table}\b/) } }
         "#{walk}: #{sql[0, 300]}" if walk
       end
