@@ -26,6 +26,11 @@ gem "prawn-table", "~> 0.2"
 gem "rqrcode_core", "~> 2.0"
 gem "sinatra", "~> 4.2"
 
+# Only where DATABASE_URL puts the house on PostgreSQL.
+group :postgresql, optional: true do
+  gem "pg", "~> 1.5"
+end
+
 group :development, :test do
   gem "brakeman", "~> 7.1.1", require: false
   gem "erb_lint", "~> 0.9", require: false

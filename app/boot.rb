@@ -4,5 +4,5 @@
 require_relative "web"
 require_relative "backup"
 
-Windlass::Occupied.hold(Windlass::Database.default_path)
+Windlass::Occupied.hold(Windlass::Database.default_path) if Windlass::Database.file?
 Windlass::Database.connect(Windlass::Database.default_path)

@@ -24,12 +24,30 @@ module Windlass
     end
     ActiveRecord::ConnectionAdapters::SQLite3Adapter.prepend(PatientConnection)
 
-    # @param path [String] file of the database; made if it is not there
-    def self.connect(path)
+    # On PostgreSQL what is JSON can be compared, as it can in SQLite.
+    def self.comparable_json
+      require "active_record/connection_adapters/postgresql_adapter"
+      ActiveRecord::ConnectionAdapters::PostgreSQLAdapter::NATIVE_DATABASE_TYPES[:json] = {name: "jsonb"}
+    end
+    private_class_method :comparable_json
+
+    POOL = 24
+
+    # @param place [String] a file, made if it is not there; or the address of a database on PostgreSQL
+    def self.connect(place)
+      return connect_file(place) unless place.start_with?("postgres://", "postgresql://")
+
+      comparable_json
+      ActiveRecord.default_timezone = :utc
+      ActiveRecord::Base.establish_connection(url: place, pool: POOL)
+    end
+
+    # @param path [String]
+    def self.connect_file(path)
       FileUtils.mkdir_p(File.dirname(path))
       keep_private(path)
       ActiveRecord.default_timezone = :utc
-      ActiveRecord::Base.establish_connection(adapter: "sqlite3", database: path, timeout: BUSY_TIMEOUT_MS, pool: 24,
+      ActiveRecord::Base.establish_connection(adapter: "sqlite3", database: path, timeout: BUSY_TIMEOUT_MS, pool: POOL,
         default_transaction_mode: :immediate)
     end
 
@@ -39,7 +57,19 @@ module Windlass
     rescue Errno::EACCES, Errno::EPERM, Errno::EROFS
       nil
     end
-    private_class_method :keep_private
+    private_class_method :keep_private, :connect_file
+
+    # @return [Boolean] one file on this machine
+    def self.file?(place = default_path) = !place.start_with?("postgres")
+
+    # After rows were written with numbers of their own, or all were taken away: the next number follows the last.
+    # @param records [Array<Class>]
+    def self.number_on(records)
+      connection = ActiveRecord::Base.connection
+      return records.each { |record| connection.reset_pk_sequence!(record.table_name) } unless connection.adapter_name == "SQLite"
+
+      records.select { |record| record.unscoped.none? }.each { |record| connection.exec_delete("DELETE FROM sqlite_sequence WHERE name = ?", "SQL", [record.table_name]) }
+    end
 
     # Brings the tables up to date; does nothing where they are.
     def self.migrate(verbose: false)
@@ -49,7 +79,7 @@ module Windlass
 
     # @return [String]
     def self.default_path
-      ENV.fetch("WINDLASS_DB") { File.join(ROOT, "db/windlass.sqlite3") }
+      ENV.fetch("WINDLASS_DB") { ENV.fetch("DATABASE_URL") { File.join(ROOT, "db/windlass.sqlite3") } }
     end
   end
 end

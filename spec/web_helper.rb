@@ -10,9 +10,10 @@ require "nokogiri"
 require "rack/test"
 require_relative "../app/web"
 
-ENV["WINDLASS_DB"] = File.expand_path("../tmp/test.sqlite3", __dir__)
-FileUtils.rm_f(Dir["#{ENV["WINDLASS_DB"]}*"])
+# WINDLASS_TEST_URL runs the same on PostgreSQL, in a database that may be emptied.
+ENV["WINDLASS_DB"] = ENV.fetch("WINDLASS_TEST_URL") { File.expand_path("../tmp/test.sqlite3", __dir__).tap { |file| FileUtils.rm_f(Dir["#{file}*"]) } }
 Windlass::Database.connect(Windlass::Database.default_path)
+ActiveRecord::Base.connection.execute("DROP SCHEMA public CASCADE; CREATE SCHEMA public") if ENV["WINDLASS_TEST_URL"]
 Windlass::Database.migrate
 
 # A clock that stands where a spec puts it.

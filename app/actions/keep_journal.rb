@@ -16,7 +16,7 @@ module Windlass
       def self.call(session, events, now:)
         new = fresh = []
         session.transaction do
-          session.reload
+          session.lock!
           new = events.map { |event| event[:uuid] } - session.journal_events.where(uuid: events.map { |event| event[:uuid] }).pluck(:uuid)
           fresh = events.select { |event| new.include?(event[:uuid]) }
           insert(session, fresh, now)

@@ -27,6 +27,7 @@ module Windlass
         @data = data
         Records::Record.transaction(requires_new: true) do
           TABLES.each { |table| keep(table, data[table.name]) }
+          Database.number_on(TABLES.select { |table| table.key == "id" }.map(&:record))
           @account.update!(place(data["place"])) if data["place"]
         end
         data["athletes"].size
@@ -108,10 +109,10 @@ module Windlass
       }.freeze
 
       def typed(type, given, where)
-        words, right = TYPES.fetch(type)
+        words, right = TYPES.fetch(Table.plain(type))
         return fault(where, "#{Error.shown(given)} is not allowed; allowed: #{words}") unless right[given]
 
-        case type
+        case Table.plain(type)
         when :date then Date.iso8601(given)
         when :datetime then Time.iso8601(given)
         when :binary then given.unpack1("m")

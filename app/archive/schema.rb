@@ -24,7 +24,7 @@ module Windlass
       end
 
       def self.column(table, column)
-        rules = table.target(column.name, {"of" => "sessions"}) ? {type: "integer", minimum: 1} : TYPES.fetch(column.type)
+        rules = table.target(column.name, {"of" => "sessions"}) ? {type: "integer", minimum: 1} : TYPES.fetch(Table.plain(column.type))
         column.null ? rules.merge(type: [*rules[:type], "null"]) : rules
       end
       private_class_method :row, :column

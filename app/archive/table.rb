@@ -11,6 +11,9 @@ module Windlass
       # What may have been corrected, of an athlete.
       CORRECTED = [Records::Session, Records::Measure, Records::Screening, Records::Dive].freeze
 
+      # @return [Symbol] the same whatever database it is
+      def self.plain(type) = (type == :jsonb) ? :json : type
+
       attr_reader :record, :of, :key
 
       # @param record [Class] of Records

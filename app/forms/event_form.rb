@@ -53,7 +53,7 @@ module Windlass
           optional(:easy_every).maybe(:integer)
         end
 
-        rule(:weeks).validate(within: 1..26)
+        rule(:weeks).validate(within: Programme::WEEKS)
         rule(:easy_every).validate(within: 3..6)
         rule(:starts_on) { (fault = outside(value, today..(today + 60))) && key.failure(fault) }
       end

@@ -27,7 +27,7 @@ module Windlass
 
       # The next sessions that a programme plans: those of the first day that has some.
       def planned
-        ahead = Records::PlannedSession.where(athlete_id: @athlete.id, local_date: @today..).joins(:programme).merge(Records::Programme.open).includes(:prescription).order(:local_date, :at).to_a
+        ahead = Records::PlannedSession.where(athlete_id: @athlete.id, local_date: @today..).joins(:programme).merge(Records::Programme.open).includes(:prescription).in_order.to_a
         done = Done.new([@athlete.id], @today..@today)
         open = ahead.reject { |one| one.local_date == @today && done.done?(one) }
         open.take_while { |one| one.local_date == open.first.local_date }.map do |one|

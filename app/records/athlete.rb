@@ -20,7 +20,7 @@ module Windlass
       # Who trains here still.
       scope :active, -> { where(left_on: nil) }
 
-      scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }
+      scope :by_name, -> { order(Arel.sql("lower(name)"), :id) }
 
       # @return [Integer] whole years
       def age_on(date)

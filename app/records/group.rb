@@ -13,7 +13,7 @@ module Windlass
       has_many :programmes
       has_one :feed
 
-      scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }
+      scope :by_name, -> { order(Arel.sql("lower(name)"), :id) }
     end
 
     # Who is in a group.

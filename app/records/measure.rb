@@ -32,7 +32,7 @@ module Windlass
 
       # What ended badly doses nothing: what {Measures::HeldToTheEnd#went_well?} says, as a query.
       scope :that_went_well, -> {
-        where("coalesce(json_extract(details, '$.eventful'), 'no') = 'no' AND coalesce(json_extract(details, '$.first_breath'), '') <> 'gasp'")
+        where("coalesce(details ->> 'eventful', 'no') = 'no' AND coalesce(details ->> 'first_breath', '') <> 'gasp'")
       }
 
       # The newest of each athlete: a look into the index for each, however many there are.

@@ -7,7 +7,7 @@ module Windlass
       self.table_name = "own_protocols"
       belongs_to :account
 
-      scope :by_name, -> { order(Arel.sql("name COLLATE NOCASE"), :id) }
+      scope :by_name, -> { order(Arel.sql("lower(name)"), :id) }
 
       def to_protocol = Protocols.bound(protocol) { to_dose }
 

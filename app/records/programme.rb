@@ -12,7 +12,8 @@ module Windlass
 
       scope :open, -> { where(ended_at: nil) }
       # Planned, and not over.
-      scope :current, ->(on) { open.where("date(starts_on, '+' || (weeks * 7) || ' days') > ?", on) }
+      # Each length by itself: databases add days to a date each in their own way.
+      scope :current, ->(on) { open.merge(Windlass::Programme::WEEKS.map { |weeks| where(weeks: weeks, starts_on: (on - 7 * weeks + 1)..) }.reduce(:or)) }
 
       def ends_on = starts_on + 7 * weeks - 1
 

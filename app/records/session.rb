@@ -165,7 +165,7 @@ module Windlass
 
       # It counts where it held something, or ran where minutes are judged, and was not discarded. Walls go by its having run.
       def self.outline(id, date, protocol, ended_at, washout, dose, held, done_ms, discarded_at)
-        known = dose && dose(JSON.parse(dose))
+        known = dose && dose(dose.is_a?(String) ? JSON.parse(dose) : dose)
         done = [1, true].include?(held) || (done_ms.to_i > 0 && Protocols.find(protocol).bound(known).judged_by_minutes?(known))
         Progression::Outline.new(id: id, date: date, protocol: protocol, dose: known, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0)
       end

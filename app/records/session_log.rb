@@ -46,7 +46,7 @@ module Windlass
 
       def said(found)
         found = found.where("symptoms <> '[]'") if @filter.symptom
-        found = found.where("symptoms LIKE ?", "%\"#{@filter.symptom}\"%") if @filter.symptom && @filter.symptom != Forms::LogForm::ANY
+        found = found.where("CAST(symptoms AS text) LIKE ?", "%\"#{@filter.symptom}\"%") if @filter.symptom && @filter.symptom != Forms::LogForm::ANY
         @filter.search ? found.where("note LIKE ? ESCAPE '\\'", "%#{Session.sanitize_sql_like(@filter.search)}%") : found
       end
     end

@@ -33,12 +33,13 @@ module Windlass
 
       # Empties every table; the account stays, and forgets its place.
       def self.clear
-        [Records::Feed, Records::PlannedSession, Records::Training, Records::Programme, Records::Absence, Records::Event, Records::Slot, Records::Member, Records::Group, Records::Photo,
+        emptied = [Records::Feed, Records::PlannedSession, Records::Training, Records::Programme, Records::Absence, Records::Event, Records::Slot, Records::Member, Records::Group, Records::Photo,
           Records::Correction, Records::Move, Records::Suspension, Records::Dive, Records::Screening, Records::Clearance, Records::JournalEvent, Records::Round, Records::Session, Records::KeptTimeline, Records::Squad,
-          Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol, Records::Athlete].each { |table| table.unscoped.delete_all }
+          Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol, Records::Athlete]
+        emptied.each { |table| table.unscoped.delete_all }
         # Numbers begin at 1 again, so that addresses of the demo stay the same.
         Records::Account.update_all(PLACE.transform_values { "" })
-        Records::Record.connection.execute("DELETE FROM sqlite_sequence WHERE name <> 'accounts'")
+        Database.number_on(emptied.reject { |table| table.primary_key == "uuid" })
       end
     end
 
