@@ -37,6 +37,9 @@ module Windlass
       keys.map { |key| known.fetch(key) { fresh.fetch(key) } }
     end
 
+    # @return [Integer]
+    def size = @lock.synchronize { @kept.size }
+
     def clear = @lock.synchronize { @kept.clear }
   end
 end

@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 require "web_helper"
+
+ENV["WINDLASS_WORKERS"] = "0"
 require "capybara/rspec"
 require "capybara/cuprite"
 require "rack/builder"

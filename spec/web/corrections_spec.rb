@@ -76,4 +76,20 @@ RSpec.describe "Corrections", :web do
     text = PDF::Reader.new(StringIO.new(get("/athletes/#{athlete.id}/report.pdf").body)).pages.map(&:text).join.delete(" \n")
     expect(text).to include("Smallholds:1dayjudged,0stepsup,0down.", "1scoreintwelveweeks")
   end
+
+  it "a clearance and a time in the cold that were written wrong open nothing any more, and do again when they are back" do
+    screen(athlete, :glaucoma_hernia)
+    tables = -> { athlete.reload.to_screen(on: clock.now.to_date).finding(:tables, on: clock.now.to_date).state }
+    clearance = athlete.clearances.create!(account_id: 1, uuid: SecureRandom.uuid, clinician: "Dr Quill", families: %w[tables], given_on: clock.now.to_date, expires_on: clock.now.to_date + 90, created_at: clock.now)
+    cold = athlete.colds.create!(account_id: 1, uuid: SecureRandom.uuid, local_date: clock.now.to_date, ended_at: clock.now - 60, stage: 0, minutes: 2, calm: true, why_out: "time", watcher: "Jo")
+    opened = tables.call
+    submit("/athletes/#{athlete.id}/screening", "/clearances/#{clearance.uuid}/discard")
+    expect([opened == tables.call, last_response["Location"]]).to match [false, %r{/athletes/#{athlete.id}/screening\z}]
+    submit("/athletes/#{athlete.id}/cold", "/colds/#{cold.uuid}/discard")
+    expect([athlete.reload.colds.count, get("/athletes/#{athlete.id}/cold").body]).to match [0, /Nothing logged yet/]
+
+    submit("/athletes/#{athlete.id}/cold", "/clearances/#{clearance.uuid}/bring-back")
+    submit("/athletes/#{athlete.id}/cold", "/colds/#{cold.uuid}/bring-back")
+    expect([tables.call, athlete.reload.colds.count]).to eq [opened, 1]
+  end
 end

@@ -1,5 +1,6 @@
 // The guided control pause: one step at a time, and a stopwatch that counts from the key's own time stamp.
 import { clock, clockWords, everyFrame, Presses, typedSeconds } from "./clock.js";
+import { whenReleased } from "./released.js";
 
 const STEPS = { settle: 1, pause: 2, last: 5 };
 
@@ -44,7 +45,7 @@ export function controlPause() {
 
     /** What had the focus is hidden now: it goes to the first thing that can be done or answered. */
     lead() {
-      this.$nextTick(() => [...this.$root.querySelectorAll("section :is(input, button)")].find((one) => one.checkVisibility())?.focus());
+      this.$nextTick(() => whenReleased(() => [...this.$root.querySelectorAll("section :is(input, button)")].find((one) => one.checkVisibility())?.focus()));
     },
 
     reset() { this.figure = "0.0"; this.word = "Start"; },

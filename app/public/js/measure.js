@@ -2,6 +2,7 @@
 // It only fills the form; what it fills can be typed as well.
 import { heard } from "./letters.js";
 import { clock, clockWords, everyFrame, Presses, typedSeconds } from "./clock.js";
+import { whenReleased } from "./released.js";
 import { microphoneSwitch } from "./microphone.js";
 import { Sound } from "./sound.js";
 
@@ -122,7 +123,7 @@ export function measure() {
       this.field(name).value = value;
       if (this.kind !== "stopwatch") this.figure = String(value);
       this.words = "Written below.";
-      this.field(name).focus({ preventScroll: true });
+      whenReleased(() => this.field(name).focus({ preventScroll: true }));
     },
 
     mark(event) { this.set(event.currentTarget.dataset.mark, event); },
