@@ -71,6 +71,7 @@ RSpec.describe "From a control pause to the next day", :browser do
     click_link("Ines Aldaya", match: :first)
     find("#fold-pause summary").click
     expect(page).to have_css("svg.chart circle.dot")
+    find("#fold-log summary").click
     expect(page.all("tbody tr").map(&:text)).to include(match(/26 smooth\s4\sadvance\z/))
   end
 
