@@ -25,13 +25,16 @@ module Windlass
         Records::Correction.of_record(record).map { |one| "#{Dates.short(one.corrected_at.getlocal.to_date)} #{one.corrected_at.getlocal.strftime("%H:%M")}, by #{one.corrected_by}; before: #{said(record, one.before).join(", ")}" }
       end
 
+      # In the order of the tables: not every database keeps that in which something was written as JSON.
       def self.said(record, before)
-        rounds = before.fetch("rounds", {}).flat_map { |number, columns| columns.map { |column, value| "hold #{number} #{words(column, value)}" } }
+        rounds = before.fetch("rounds", {}).flat_map { |number, columns| in_order(columns, Records::Round).map { |column, value| "hold #{number} #{words(column, value)}" } }
         # What a measure is read from stands in its answers.
         answers = before.fetch("details", {}).map { |key, value| answer(record.to_kind, key.to_sym, value) }
         columns = before.except("rounds", "details", *("value" if answers.any?))
-        answers + columns.map { |column, value| words(column, value) } + rounds
+        answers + in_order(columns, record.class).map { |column, value| words(column, value) } + rounds
       end
+
+      def self.in_order(columns, table) = columns.sort_by { |column, _| table.column_names.index(column) || table.column_names.size }
 
       def self.answer(kind, key, value)
         field = kind.fields.find { |one| one.key == key }
@@ -42,7 +45,7 @@ module Windlass
         name, say = COLUMNS[column]
         "#{name || column.tr("_", " ")} #{say ? say.call(value) : value}"
       end
-      private_class_method :said, :answer, :words
+      private_class_method :said, :in_order, :answer, :words
     end
   end
 end
