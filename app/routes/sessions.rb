@@ -119,13 +119,16 @@ module Windlass
 
             move = Actions::Decide.call(record, verdict, decided: decision.decided(verdict.verdict),
               because: decision.values[:because], now: now)
-            tell Presenters::VerdictPanel.told(move), undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move))
+            tell Presenters::VerdictPanel.told(move), undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move)), further: next_decision
             redirect to("/athletes/#{record.athlete_id}"), 303
           end
         end
       end
 
       module Helpers
+        # @return [String, nil] where the next day waits for a decision
+        def next_decision = Presenters::Today.new(account, now: now, links: morning_links).decisions.first&.then { |row| "/sessions/#{row.uuid}" }
+
         def session_record = Records::Session.where(account_id: account.id).find_by!(uuid: said(:uuid))
 
         # What was not run is neither rated nor decided.

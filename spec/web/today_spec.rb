@@ -26,6 +26,19 @@ RSpec.describe "Today", :web do
     expect(rows("decide")).to eq ["Odd Falkenrath Small holds, yesterday Ease 4 gasps: rounds 4 and 6 of set 1, rounds 4 and 6 of set 2. Decide"]
   end
 
+  it "leads from a decision to the next one, until there is none" do
+    days = %w[Ada Bo].map do |name|
+      prescription = prescribe(make_athlete(name: name).tap { |one| make_pause(one, 24) })
+      2.times.map { run_set(prescription, at: WebHelpers::NOON - 86_400, breaths: {4 => "gasp"}) }.last
+    end
+    further = days.map do |session|
+      submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/decision", decided: "accept", seen: session.reload.proposed_verdict, effort: "3")
+      follow_redirect!
+      page.at(".notice a.btn-primary")&.[]("href")
+    end
+    expect(further).to eq ["/sessions/#{days.last.uuid}", nil]
+  end
+
   it "puts what was stopped first, and asks nobody to train who may not" do
     athlete = make_athlete.tap { |one| make_pause(one, 24) }
     session = run_set(prescribe(athlete))
