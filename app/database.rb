@@ -39,7 +39,8 @@ module Windlass
 
       comparable_json
       ActiveRecord.default_timezone = :utc
-      ActiveRecord::Base.establish_connection(url: place, pool: POOL)
+      # Who waits for a lock waits as long as for a file.
+      ActiveRecord::Base.establish_connection(url: place, pool: POOL, variables: {lock_timeout: "#{BUSY_TIMEOUT_MS}ms"})
     end
 
     # @param path [String]

@@ -6,6 +6,9 @@ module Windlass
     # What ladders asked the model once, by body: the same for the same dose.
     BODIES = Kept.new(1_000)
 
+    # What was drawn lately: a deck that is loaded again, a sheet while it is rated, forecasts the same plan of the same body.
+    PLANS = Kept.new(60)
+
     # @param athlete [Records::Athlete]
     # @return [String, nil] why there is no forecast for this athlete
     def self.objection(athlete, on:)
@@ -17,17 +20,29 @@ module Windlass
     # @param on [Date]
     # @return [Physiology::Forecast, nil] nil where the model has nothing to say
     def self.of(athlete, timeline, on:, posture: :seated, trace: true)
-      model(athlete, on: on, posture: posture)&.forecast(timeline.segments, trace: trace, before: timeline.before)
+      known = given(athlete, on: on, posture: posture) or return
+      PLANS.fetch([known, timeline.segments, timeline.before, trace]) do
+        Physiology::Model.new(known.body, **known.of_urge).forecast(timeline.segments, trace: trace, before: timeline.before)
+      end
     end
 
     # @return [Physiology::Model, nil]
     def self.model(athlete, on:, posture: :seated, floor: Physiology::PLANNING_FLOOR)
+      given(athlete, on: on, posture: posture)&.then { |known| Physiology::Model.new(known.body, floor: floor, **known.of_urge) }
+    end
+
+    # All that the model has to know of a person.
+    Known = Value.define(:body, :control_pause_s, :full_threshold, :oximeter_logged) do
+      def of_urge = to_h.except(:body)
+    end
+
+    # @return [Known, nil] nil where the model has nothing to say
+    def self.given(athlete, on:, posture:)
       return if objection(athlete, on: on)
 
-      Physiology::Model.new(athlete.to_body(on: on, posture: posture), floor: floor,
-        control_pause_s: athlete.to_values.control_pause_s, full_threshold: athlete.full_threshold,
-        oximeter_logged: athlete.oximeter_logged)
+      Known.new(body: athlete.to_body(on: on, posture: posture), control_pause_s: athlete.to_values.control_pause_s, full_threshold: athlete.full_threshold, oximeter_logged: athlete.oximeter_logged)
     end
+    private_class_method :given
 
     # @param values [Measures::Values]
     # @return [Progression::Outlook, nil] what bounds this athlete's ladders

@@ -4,15 +4,21 @@ module Windlass
   # What is answered where a request can not be done: in the words of the page, with the policy of all pages, and with what was
   # typed, so that nothing has to be typed again.
   module Refusals
-    # What the database says, and whether trying again helps.
+    BUSY = [503, "Busy", "Somebody else is writing just now, so nothing was written."].freeze
+    AWAY = [503, "The database is away", "The database does not answer just now, so nothing was written."].freeze
+    FULL = [507, "The disk is full", "Nothing was written. Trying again helps only once there is room on the disk of this machine."].freeze
+    FIXED = [500, "Nothing can be written", "The database is read-only. Trying again helps only once that is changed."].freeze
+    # What databases say, by the names of their errors: only one of them is there. Whether trying again helps stands in the code.
     WRITING = {
-      SQLite3::BusyException => [503, "Busy", "Somebody else is writing just now, so nothing was written."],
-      SQLite3::LockedException => [503, "Busy", "Somebody else is writing just now, so nothing was written."],
-      SQLite3::FullException => [507, "The disk is full", "Nothing was written. Trying again helps only once there is room on the disk of this machine."],
-      SQLite3::ReadOnlyException => [500, "Nothing can be written", "The file of the database is read-only. Trying again helps only once that is changed."],
-      SQLite3::IOException => [500, "Nothing can be written", "The disk of this machine gave an error. Trying again helps only once it is mended."],
-      SQLite3::CantOpenException => [500, "Nothing can be written", "The file of the database can not be opened. Trying again helps only once it can."]
+      "SQLite3::BusyException" => BUSY, "SQLite3::LockedException" => BUSY,
+      "ActiveRecord::LockWaitTimeout" => BUSY, "ActiveRecord::Deadlocked" => BUSY, "ActiveRecord::SerializationFailure" => BUSY, "ActiveRecord::ConnectionTimeoutError" => BUSY,
+      "ActiveRecord::ConnectionNotEstablished" => AWAY, "ActiveRecord::ConnectionFailed" => AWAY,
+      "SQLite3::FullException" => FULL, "PG::DiskFull" => FULL,
+      "SQLite3::ReadOnlyException" => FIXED, "PG::ReadOnlySqlTransaction" => FIXED,
+      "SQLite3::IOException" => [500, "Nothing can be written", "The disk of this machine gave an error. Trying again helps only once it is mended."],
+      "SQLite3::CantOpenException" => [500, "Nothing can be written", "The file of the database can not be opened. Trying again helps only once it can."]
     }.freeze
+    NOTHING_WRITTEN = [ActiveRecord::StatementInvalid, ActiveRecord::ConnectionNotEstablished].freeze
     # Hidden fields of a form that is sent again.
     MOST_FIELDS = 400
     # Stands in a form that was sent again by itself: that is done once, and what is said then is said to the person.
@@ -47,7 +53,8 @@ module Windlass
     end
 
     def refuse_writing(error)
-      code, title, message = WRITING.find { |kind, _| error.cause.is_a?(kind) }&.last
+      said = [error, error.cause].compact.flat_map { |one| one.class.ancestors.map(&:name) }
+      code, title, message = WRITING.values_at(*said).compact.first
       return erb(:"errors/failed", locals: {title: "Something failed"}).tap { status 500 } unless code
 
       headers "retry-after" => "2" if code == 503

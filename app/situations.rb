@@ -63,10 +63,7 @@ module Windlass
     # A fall that is expected, or a measure that is paused, asks for no light day.
     def context(athlete) = Measures::Context.new(use: athlete.control_pause_use.to_sym, sleep_signs: athlete.sleep_signs)
 
-    def mornings(athlete)
-      @mornings ||= Records::Measure.mornings(ids, since: @now - MORNING_DAYS * 86_400).transform_values { |pauses| Measures::MorningSeries.new(pauses) }
-      @mornings.fetch(athlete.id) { Measures::MorningSeries.new([]) }
-    end
+    def mornings(athlete) = (@mornings ||= Records::Measure.morning_series(ids, since: @today - MORNING_DAYS)).fetch(athlete.id)
 
     def over_breathed_today?(athlete) = history.fetch(athlete.id, []).any? { |past| past.date == @today && past.over_breathed }
 

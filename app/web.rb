@@ -142,7 +142,7 @@ module Windlass
       refuse(409, "Changed meanwhile", "Somebody else changed this while it was open here, perhaps you in another tab. Load it anew: nothing was written now.")
     end
 
-    error(ActiveRecord::StatementInvalid) { refuse_writing(env["sinatra.error"]) }
+    error(*Refusals::NOTHING_WRITTEN) { refuse_writing(env["sinatra.error"]) }
 
     error do
       status 500

@@ -73,6 +73,14 @@ module BrowserHelpers
 
   def key(*keys) = keys.each { |one| page.driver.browser.keyboard.type(one) }
 
+  # Keys are heard once the browser has found what it knows of the session. In a profile that was made a moment ago its store sometimes
+  # opens for the second page only.
+  def put_on_deck(path)
+    visit(path)
+    visit(path) unless page.has_css?(".top p", exact_text: "Saved", wait: 12)
+    expect(page).to have_css(".top p", exact_text: "Saved", wait: 20)
+  end
+
   # Starts what is on the deck, and lets it be counted in.
   def start_deck
     key(:space)

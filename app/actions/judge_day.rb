@@ -9,9 +9,10 @@ module Windlass
       NOT_OVER = "The day is judged once its last set is done or given up."
 
       # @param session [Records::Session] the newest set of its day, perhaps with changes that are not saved
+      # @param of_the_day [Array<Records::Session>] the day's sets, where they are known
       # @return [Progression::Verdict, nil] nil where the protocol is not offered any more
-      def self.call(session)
-        sets = session.sets_of_the_day.map { |set| (set.id == session.id) ? session : set }
+      def self.call(session, of_the_day: session.sets_of_the_day)
+        sets = of_the_day.map { |set| (set.id == session.id) ? session : set }
         judge(session, (sets.empty? ? [session] : sets).map(&:to_core), JudgedPast.new(session.athlete, (session.local_date - HISTORY_DAYS)...session.local_date))
       end
 
@@ -21,15 +22,18 @@ module Windlass
       # @return [Progression::Verdict, nil]
       def self.judge(session, sets, past)
         standing = standing_at(session, past.values) or return
-        Progression::Judge.judge(Progression::Session.of_day(sets), history: past.before(session.local_date), standing: standing, mornings: mornings(session))
+        Progression::Judge.judge(Progression::Session.of_day(sets, rounds_planned: rounds_of_day(sets.last)), history: past.before(session.local_date), standing: standing, mornings: mornings(session))
       end
+
+      # @param set [Progression::Session] a set that says what it was to have itself
+      # @return [Integer] judged parts that all sets of its dose have
+      def self.rounds_of_day(set) = set.rounds_planned * set.activity.sets(set.dose)
 
       # Of those who over-breathe: the others are not asked.
       def self.mornings(session)
         return unless session.to_protocol.over_breathing? || session.washout.to_f >= Physiology::OVER_BREATHED_MMHG
 
-        since = session.local_date - HISTORY_DAYS
-        Measures::MorningSeries.new(Records::Measure.mornings([session.athlete_id], since: Time.new(since.year, since.month, since.day)).fetch(session.athlete_id, []))
+        Records::Measure.morning_series([session.athlete_id], since: session.local_date - HISTORY_DAYS).fetch(session.athlete_id)
       end
 
       # @param sets [Array<Records::Session>] of one prescription, one day and one dose

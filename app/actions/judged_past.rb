@@ -27,10 +27,8 @@ module Windlass
       private
 
       def judged_days
-        @judged_days ||= begin
-          planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).rounds(dose) }
-          @sets.group_by { |set| [set.protocol, set.dose, set.date] }.map { |(protocol, dose, _), sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: planned[[protocol, dose]]) }
-        end
+        @judged_days ||= @sets.group_by { |set| [set.protocol, set.dose, set.date] }.values
+          .map { |sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: JudgeDay.rounds_of_day(sets.last)) }
       end
     end
   end

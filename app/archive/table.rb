@@ -5,7 +5,7 @@ module Windlass
     # One table of an archive: its columns, what they may hold, what they refer to.
     class Table
       # The database's own.
-      LEFT_OUT = %w[id account_id lock_version desk_mark].freeze
+      LEFT_OUT = %w[id account_id lock_version desk_mark judged_mark].freeze
       REFERS = {"athlete_id" => "athletes", "prescription_id" => "prescriptions", "session_id" => "sessions", "measure_id" => "measures", "squad_id" => "squads", "dive_id" => "dives", "group_id" => "groups", "programme_id" => "programmes"}.freeze
 
       # What may have been corrected, of an athlete.

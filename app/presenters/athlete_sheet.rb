@@ -160,10 +160,7 @@ module Windlass
       end
 
       # @return [Array<Date>] days on which over-breathing was practised
-      def over_breathed
-        since = @today - ControlPauseChart::DAYS
-        Records::Session.outlines([athlete.id], since: since).map(&:last).select { |past| past.date >= since && past.over_breathed }.map(&:date)
-      end
+      def over_breathed = Records::Session.over_breathed_days(athlete.id, since: @today - ControlPauseChart::DAYS)
 
       # @return [Array<Records::Day>] lines of the diary
       def diary = Records::Day.where(athlete_id: athlete.id, local_date: (@today - ControlPauseChart::DAYS)..).where("feeling IS NOT NULL OR slept_h IS NOT NULL").to_a

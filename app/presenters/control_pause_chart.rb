@@ -41,7 +41,7 @@ module Windlass
 
       # Newest last, so that it lies on top.
       def dots
-        morning = @series.scores
+        morning = Set.new.compare_by_identity.merge(@series.scores)
         @pauses.map do |pause|
           Dot.new(x: x_of(pause.taken_at.to_date), y: @y.place(pause.seconds), full: morning.include?(pause),
             words: "#{pause.taken_at.strftime("%-d %b")}: #{Words.seconds(pause.seconds)}")

@@ -18,6 +18,9 @@ module Windlass
         @address = "#{base}#{path}"
       end
 
+      # @return [String] of the picture of it, drawn when somebody looks for it
+      def code_path = "#{path}.svg"
+
       # @return [Integer] squares a side
       def size = modules.size + 2 * QUIET
 

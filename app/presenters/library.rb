@@ -80,12 +80,18 @@ module Windlass
 
       def entry(protocol)
         objection = athlete && objection(protocol)
-        dose = starting_dose(protocol)
-        fitted = protocol.fitted(dose, body)
+        shown = SHOWN.fetch([protocol.id, starting_dose(protocol), body]) { show(protocol) }
+        Entry.new(protocol: protocol, objection: objection, prescribed: prescribed.include?(protocol.id), **shown)
+      end
+
+      # A dose as it stands on the shelf, and its line: the gas model was asked for its cap.
+      SHOWN = Kept.new(2_000)
+      private_constant :SHOWN
+
+      def show(protocol)
+        fitted = protocol.fitted(starting_dose(protocol), body)
         timeline = protocol.compile(fitted, body)
-        Entry.new(protocol: protocol, dose: protocol.in_words(fitted), objection: objection, line: Miniature.new(timeline, body),
-          numbers: "#{Words.length(timeline.total_ms / 1000)}#{", #{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?}",
-          prescribed: prescribed.include?(protocol.id))
+        {dose: protocol.in_words(fitted), line: Miniature.new(timeline, body), numbers: "#{Words.length(timeline.total_ms / 1000)}#{", #{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?}"}
       end
 
       def starting_dose(protocol) = protocol.start(measures) || protocol.start(Nobody::MEASURES)

@@ -16,9 +16,10 @@ module Windlass
       def initialize(account, form)
         @account = account
         @form = form
-        found = Records::SessionLog.new(account, form).page.includes(:athlete, :prescription, :rounds).to_a
+        found = Records::SessionLog.new(account, form).page.includes(:athlete, :prescription).to_a
         @sessions = found.first(Records::SessionLog::PAGE)
         @more = found.size > @sessions.size
+        @rounds = Records::Round.outcomes(@sessions.map(&:id))
       end
 
       # @return [Array<Row>]
@@ -52,11 +53,12 @@ module Windlass
       private
 
       def row(session)
-        held = session.rounds.filter_map(&:held_ms)
+        rounds = @rounds.fetch(session.id, [])
+        held = rounds.filter_map(&:held_ms)
         Row.new(uuid: session.uuid, date: Dates.short(session.local_date), athlete: session.athlete.name, athlete_id: session.athlete_id, protocol: session.prescription.name,
-          dose: session.to_protocol.in_short(session.to_dose), held: held.empty? ? "–" : "#{Words.clock((held.sum / 1000.0).round)} in #{held.size}", breaths: BreathCounts.in_words(session.rounds),
+          dose: session.to_protocol.in_short(session.to_dose), held: held.empty? ? "–" : "#{Words.clock((held.sum / 1000.0).round)} in #{held.size}", breaths: BreathCounts.in_words(rounds),
           effort: session.effort ? Words.number(session.effort) : "–", symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
-          verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session), place: session.place, strip: HoldStrip.new(session.rounds))
+          verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session), place: session.place, strip: HoldStrip.new(rounds))
       end
 
       # @return [String, nil] where it is not simply a session that was run to its end

@@ -23,6 +23,9 @@ module Windlass
 
       def uuid = session.uuid
 
+      # @return [Array<Records::Session>] this one among them
+      def sets_of_the_day = @sets_of_the_day ||= session.sets_of_the_day
+
       def athlete = session.athlete
 
       def title = "#{session.prescription.name}, #{athlete.name}"
@@ -149,11 +152,10 @@ module Windlass
       # @return [String, nil] which of the day's; nil where there is but one, and of what is no set
       def set
         sets = session.to_protocol.sets(session.to_dose)
-        of_the_day = session.sets_of_the_day
-        place = of_the_day.index { |one| one.id == session.id }
+        place = sets_of_the_day.index { |one| one.id == session.id }
         return if place.nil? || sets == 1 || session.to_core.false_start?
 
-        "set #{Actions::JudgeDay.done(of_the_day.first(place + 1))} of #{sets}"
+        "set #{Actions::JudgeDay.done(sets_of_the_day.first(place + 1))} of #{sets}"
       end
 
       def asked = @asked ||= session.asked_breaths

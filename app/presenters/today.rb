@@ -38,11 +38,11 @@ module Windlass
       # @return [Array<Desk::Decisions::Row>] what may be accepted where it stands
       def plain = decisions.select(&:plain)
 
-      # Of those without a programme so many stand on a page.
-      PAGE = 40
+      # Of those without a programme so many stand on a page: two decks full.
+      PAGE = 2 * Windlass::Squad::LANES.max
 
       # Only of those that are shown it is asked whether they may.
-      def trainings = @trainings ||= Desk::Trainings.new(ground).rows(ground.prescriptions)
+      def trainings = @trainings ||= Desk::Trainings.new(ground).rows
 
       # @return [Integer] of the page of those without a programme, of how many
       def number = @number.clamp(1, [pages, 1].max)
@@ -106,7 +106,7 @@ module Windlass
       def all_decisions = @all_decisions ||= @entries.all(:decisions).sort_by { |one| [Progression::VERDICTS.index(one.verdict), one.name] }
 
       def linked(some)
-        athletes = Records::Athlete.where(id: some.map(&:first)).index_by(&:id)
+        athletes = Records::Athlete.where(id: some.map(&:first)).select(:id, :uuid, :morning_links_revoked).index_by(&:id)
         some.map { |id, name| [name, @links.path(athletes.fetch(id))] }
       end
 

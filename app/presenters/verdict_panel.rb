@@ -19,8 +19,10 @@ module Windlass
       # @param rating [Forms::RatingForm, nil] with errors, perhaps
       # @param decision [Forms::DecisionForm, nil]
       # @param today [Date]
-      def initialize(session, today:, rating: nil, decision: nil)
+      # @param sets [Array<Records::Session>] of the day
+      def initialize(session, today:, rating: nil, decision: nil, sets: session.sets_of_the_day)
         @session = session
+        @sets = sets
         @today = today
         @rating = rating
         @decision = decision
@@ -70,11 +72,15 @@ module Windlass
       def because = [decision, rating].compact.map { |form| form.text_at(:because) }.find { |typed| !typed.empty? } || ""
 
       # @return [Boolean] a newer day is decided: this one moves nothing any more
-      def noted? = Actions::Decide.noted?(session.prescription, session.local_date)
+      def noted?
+        return @noted if defined?(@noted)
+
+        @noted = Actions::Decide.noted?(session.prescription, session.local_date)
+      end
 
       def decided_word = move.noted ? "Noted" : WORDS.fetch(move.decided.to_sym)
 
-      def verdict = @verdict ||= Actions::JudgeDay.call(session)
+      def verdict = @verdict ||= Actions::JudgeDay.call(session, of_the_day: sets)
 
       NOT_OFFERED = "The measures do not offer this protocol any more. Take a new one."
 
@@ -133,7 +139,7 @@ module Windlass
 
       private
 
-      def sets = @sets ||= session.sets_of_the_day
+      attr_reader :sets
 
       def words(standing)
         "#{standing.protocol.in_words(standing.dose)} (#{LadderLine.new(standing).place.downcase})"

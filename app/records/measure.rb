@@ -14,14 +14,17 @@ module Windlass
           ended_by: Measures::ENDINGS.select { |_, ending| ending.bodily }.keys)
       }
 
+      # What was read of measures, by whose they are and what depends on them.
+      NEWEST, MORNINGS = Kept.new(2_000), Kept.new(1_000)
+
       # @return [Hash{Integer => Measures::Values}] what doses are computed from, by athlete
       def self.newest_values(athletes)
-        ids = athletes.map(&:id)
-        pauses = newest_control_pauses(ids)
-        others = newest_others(ids)
-        athletes.to_h do |athlete|
-          [athlete.id, values(athlete, pauses[athlete.id], others[[athlete.id, "maximal_hold"]], others[[athlete.id, "sustained_exhale"]])]
+        newest = Athlete.by_mark(NEWEST, athletes.map(&:id)) do |ids|
+          pauses = newest_control_pauses(ids)
+          others = newest_others(ids)
+          ids.to_h { |id| [id, [pauses[id], others[[id, "maximal_hold"]], others[[id, "sustained_exhale"]]]] }
         end
+        athletes.to_h { |athlete| [athlete.id, values(athlete, *newest.fetch(athlete.id))] }
       end
 
       def self.values(athlete, control_pause_s, maximal_hold, sustained_exhale)
@@ -53,6 +56,15 @@ module Windlass
       # @return [Hash{Integer => Float}] seconds of the newest valid control pause, by athlete
       def self.newest_control_pauses(athlete_ids) = newest(athlete_ids, valid_control_pauses).pluck(:athlete_id, :value).to_h
 
+      # @param since [Date]
+      # @return [Hash{Integer => Measures::MorningSeries}] by athlete
+      def self.morning_series(athlete_ids, since:)
+        Athlete.by_mark(MORNINGS, athlete_ids, since) do |ids|
+          taken = mornings(ids, since: Time.new(since.year, since.month, since.day))
+          ids.to_h { |id| [id, Measures::MorningSeries.new(taken.fetch(id, []))] }
+        end
+      end
+
       # @return [Hash{Integer => Array<Measures::ControlPause>}] those taken on waking, by athlete
       def self.mornings(athlete_ids, since:)
         where(athlete_id: athlete_ids, kind: "control_pause", on_waking: true, taken_at: since..)
@@ -63,6 +75,7 @@ module Windlass
             end
           end
       end
+      private_class_method :mornings
 
       # @return [Hash{Integer => Hash}] details of the newest breathing movement, by athlete
       def self.newest_movements(athlete_ids) = newest(athlete_ids, where(kind: "breathing_movement")).pluck(:athlete_id, :details).to_h.transform_values { |details| details.transform_keys(&:to_sym) }

@@ -27,7 +27,7 @@ module Windlass
       def slots = [*group&.slots, *Slot.where(athlete_id: athlete_id).in_order].map(&:to_core).sort_by { |slot| [slot.day, slot.at_min] }
 
       # @return [Array<Event>] of the group and of the athlete
-      def events = [*group&.events, *Event.where(athlete_id: athlete_id)].sort_by { |event| [event.local_date, event.id] }
+      def events = @events ||= [*group&.events, *Event.where(athlete_id: athlete_id)].sort_by { |event| [event.local_date, event.id] }
 
       # @return [Windlass::Programme::Calendar] in the place's own time
       def to_calendar

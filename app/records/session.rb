@@ -97,6 +97,9 @@ module Windlass
 
       COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at].freeze
 
+      # What was judged once stays as it is, mostly: kept under the mark that the database changes with anything that a judge reads of it.
+      JUDGED = Kept.new(6_000)
+
       # The past of an athlete, read without making a record of each of its many rounds.
       # @return [Array<Progression::Session>] each set alone, in order
       def self.core_sets(athlete_id, days) = cores(kept.where(athlete_id: athlete_id, local_date: days).in_order)
@@ -128,16 +131,22 @@ module Windlass
       end
 
       # @param sets [ActiveRecord::Relation]
-      # @return [Array<Progression::Session>] each alone
+      # @return [Array<Progression::Session>] each alone, in the order of the relation
       def self.cores(sets)
-        rounds = Round.core_by_session(sets.ids)
+        JUDGED.fetch_all(sets.pluck(:id, :judged_mark)) { |missing| missing.zip(read(missing.map(&:first))).to_h }
+      end
+
+      # @param ids [Array<Integer>]
+      # @return [Array<Progression::Session>] in their order
+      def self.read(ids)
+        rounds = Round.core_by_session(ids)
         planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).then { |family| family.rounds(dose) / family.sets(dose) } }
-        sets.pluck(*COLUMNS).map do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at|
+        where(id: ids).pluck(*COLUMNS).to_h do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at|
           given = dose(dose)
-          Progression::Session.new(id: id, date: date, protocol: protocol, dose: given, effort: effort, washout: washout, ended_at: ended_at&.getlocal,
+          [id, Progression::Session.new(id: id, date: date, protocol: protocol, dose: given, effort: effort, washout: washout, ended_at: ended_at&.getlocal,
             symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []), seconds_done: done_ms && done_ms / 1000.0,
-            rounds_planned: planned[[protocol, given]])
-        end
+            rounds_planned: planned[[protocol, given]])]
+        end.values_at(*ids)
       end
 
       HELD = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped)"
@@ -152,8 +161,17 @@ module Windlass
         old = newest_days(athlete_ids).filter_map do |athlete_id, protocol, day|
           [athlete_id, Progression::Outline.new(id: "newest #{protocol}", date: day, protocol: protocol)] if day < since
         end
-        begun.where(local_date: since..).pluck(*OUTLINE).map { |athlete_id, *row| [athlete_id, outline(*row)] } + old
+        outlined(begun.where(local_date: since..)) + old
       end
+
+      # @return [Array<Date>] days on which over-breathing was practised
+      def self.over_breathed_days(athlete_id, since:)
+        calm = Protocols::ALL.reject(&:over_breathing?).map(&:id)
+        perhaps = run.where(athlete_id: athlete_id, local_date: since..).where("washout >= ? OR protocol NOT IN (?)", Physiology::OVER_BREATHED_MMHG, calm)
+        outlined(perhaps).map(&:last).select(&:over_breathed).map(&:date)
+      end
+
+      def self.outlined(sessions) = sessions.pluck(*OUTLINE).map { |athlete_id, *row| [athlete_id, outline(*row)] }
 
       # One look into the index for each prescription there ever was, in place of a walk through all sessions.
       def self.newest_days(athlete_ids)
@@ -169,7 +187,7 @@ module Windlass
         done = [1, true].include?(held) || (done_ms.to_i > 0 && Protocols.find(protocol).bound(known).judged_by_minutes?(known))
         Progression::Outline.new(id: id, date: date, protocol: protocol, dose: known, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0)
       end
-      private_class_method :cores, :newest_days, :outline
+      private_class_method :cores, :read, :newest_days, :outlined, :outline
 
       # @return [Array<Session>] the sets of this day and dose, this one among them
       def sets_of_the_day

@@ -38,6 +38,8 @@ module Windlass
           follow_page(Presenters::FollowScreen.new([record], path: "/sessions/#{record.uuid}"))
         end
 
+        app.get("/sessions/:uuid/follow.svg") { follow_code("/sessions/#{session_record.uuid}/follow") }
+
         app.get("/sessions/:uuid/told") { told([session_record]) }
 
         app.post("/sessions/:uuid/end") do
@@ -153,10 +155,16 @@ module Windlass
           status 422 if rating || decision
           page = Presenters::SessionSheet.new(record, rating: rating)
           erb :"sessions/show", locals: {title: page.title, page: page,
-                                         panel: Presenters::VerdictPanel.new(record, rating: rating, decision: decision, today: today)}
+                                         panel: Presenters::VerdictPanel.new(record, rating: rating, decision: decision, today: today, sets: page.sets_of_the_day)}
         end
 
         def follow_page(page) = erb(:"sessions/follow", layout: :deck_layout, locals: {title: page.title, page: page})
+
+        # Reckoning the squares takes longer than the page that shows them.
+        def follow_code(path)
+          content_type :svg
+          partial :"partials/follow_code", follow: Presenters::FollowLink.new(path, base: request.base_url)
+        end
 
         # Where each run stood when its deck last said so, and how long ago that was.
         def told(records)

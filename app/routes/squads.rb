@@ -32,6 +32,8 @@ module Windlass
           follow_page(Presenters::FollowScreen.new(record.sessions.to_a, path: "/squads/#{record.uuid}"))
         end
 
+        app.get("/squads/:uuid/follow.svg") { follow_code("/squads/#{squad.uuid}/follow") }
+
         app.get("/squads/:uuid/told") { told(squad.sessions.to_a) }
 
         app.get("/squads/:uuid/deck") do

@@ -43,11 +43,11 @@ module Bench
       running
       days = {"rate a session of today's week" => 3, "rate a session of a month ago" => 29, "rate a session of a quarter ago" => 80}
       rated = days.to_h { |name, back| [name, @athlete.sessions.kept.where(local_date: ..(now.to_date - back)).order(:local_date, :id).last] }
-      deeds = rated.compact.to_h { |name, session| [name, -> { Windlass::Actions::RateSession.call(session, {effort: 4, symptoms: [], note: "", rounds: {}}, now: now) }] }
+      deeds = rated.compact.to_h { |name, session| [name, -> { Windlass::Actions::RateSession.call(anew(session), {effort: 4, symptoms: [], note: "", rounds: {}}, now: now) }] }
       deeds.merge("take a control pause" => -> { Windlass::Actions::TakeControlPause.call(@athlete, {uuid: SecureRandom.uuid, seconds: 24.0, ended_by: "diaphragm", first_breath: "calm", on_waking: false, taken_on: now.to_date, note: ""}, now: now) },
         "plan a session" => -> { Windlass::Actions::PlanSession.call(startable, now: now) },
-        "keep ten marks of a run" => -> { Windlass::Actions::KeepJournal.call(running, marks("hold_start"), now: now) },
-        "keep ten marks after the end" => -> { Windlass::Actions::KeepJournal.call(@session, marks("first_breath", value: "smooth"), now: now) },
+        "keep ten marks of a run" => -> { Windlass::Actions::KeepJournal.call(anew(running), marks("hold_start"), now: now) },
+        "keep ten marks after the end" => -> { Windlass::Actions::KeepJournal.call(anew(@session), marks("first_breath", value: "smooth"), now: now) },
         "learn from a first urge" => -> { Windlass::Actions::LearnFromLog.call(@athlete, now: now) },
         "decide" => -> { decide(now) }).transform_values { |deed| cost(undone: true, &deed) }
     end
@@ -71,6 +71,9 @@ module Bench
     end
 
     private
+
+    # As a request finds it; what was taken back leaves its traces in a record.
+    def anew(session) = Windlass::Records::Session.find(session.id)
 
     def startable = @athlete.prescriptions.open.order(:id).first
 

@@ -11,11 +11,7 @@ RSpec.describe "The deck in full", :browser do
   before { give_clock }
 
   def on_deck(one = session)
-    visit("/sessions/#{one.uuid}/deck")
-    # Keys are heard once the browser has found what it knows of the session. In a profile that was made a moment ago its store sometimes
-    # opens for the second page only.
-    visit("/sessions/#{one.uuid}/deck") unless page.has_text?("Saved", wait: 10)
-    expect(page).to have_text("Saved", wait: 20)
+    put_on_deck("/sessions/#{one.uuid}/deck")
     expect(page).to have_css(".cue", text: "Ready")
   end
 
@@ -105,6 +101,20 @@ RSpec.describe "The deck in full", :browser do
     expect([beat.round, beat.value]).to eq [first + 1, "60"]
     paced = nostril.reload.to_paced.segments[first..]
     expect(paced.select(&:paced?).map { |segment| segment.ms / segment.beats }).to all(eq(1000))
+  end
+
+  it "begins, runs and is kept where the browser's storage never answers, and says what that means" do
+    page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: "IDBFactory.prototype.open = () => ({});")
+    visit("/sessions/#{session.uuid}/deck")
+    expect(page).to have_css(".top p", text: "no room in this browser: keep this page open until all is kept", wait: 20)
+    start_deck
+    pass(session.to_timeline.holds.first.start_ms / 1000.0 + 1)
+    expect(page).to have_css(".cue", text: "Hold", exact_text: true)
+    key("u")
+    kept
+
+    Timeout.timeout(5) { sleep 0.1 until session.reload.journal_events.pluck(:kind).include?("first_urge") }
+    expect(session.state).to eq "running"
   end
 
   it "is followed on a second screen, through a lost network, with the hold that a hand ended" do

@@ -17,8 +17,7 @@ RSpec.describe "The emergency card", :browser do
   before do
     give_clock
     Windlass::Records::Account.first.update!(emergency_number: "112")
-    visit("/sessions/#{session.uuid}/deck")
-    expect(page).to have_text("Saved")
+    put_on_deck("/sessions/#{session.uuid}/deck")
   end
 
   it "is a key away: all stops, a clock runs, each moment is one tap, and a reload loses nothing of it" do

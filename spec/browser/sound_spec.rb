@@ -24,8 +24,7 @@ RSpec.describe "Sound on the deck", :browser do
   before do
     give_clock
     page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: ears)
-    visit("/sessions/#{session.uuid}/deck")
-    expect(page).to have_text("Saved")
+    put_on_deck("/sessions/#{session.uuid}/deck")
   end
 
   # Seconds from now of the tones that still stand, to a tenth.

@@ -21,8 +21,7 @@ RSpec.describe "Several on one deck", :browser do
   def begin_together
     Windlass::Actions::ArrangeSquad.call(squad, starts: [0, 20])
     squad.sessions.reload
-    visit("/squads/#{squad.uuid}/deck")
-    expect(page).to have_text("Saved", wait: 20)
+    put_on_deck("/squads/#{squad.uuid}/deck")
     key(:space)
     pass(3)
   end

@@ -47,6 +47,7 @@ RSpec.describe "Judging anew", :web do
     live(60)
     statements = lambda do |session|
       count = 0
+      [Windlass::Records::Session::JUDGED, Windlass::Records::Measure::NEWEST, Windlass::Records::Measure::MORNINGS].each(&:clear)
       counting = ->(*, payload) { count += 1 unless %w[SCHEMA TRANSACTION].include?(payload[:name]) || payload[:sql].start_with?("UPDATE", "INSERT") }
       ActiveSupport::Notifications.subscribed(counting, "sql.active_record") { Windlass::Actions::Propose.call(session) }
       count

@@ -28,11 +28,9 @@ module Windlass
           @ground = ground
         end
 
-        # @param some [Array<Records::Prescription>]
-        # @return [Array<Row>] those who may go first, then those who may not
-        def rows(some)
-          @situations = Situations.new(some.map(&:athlete).uniq, now: @ground.now)
-          some.filter_map { |prescription| training(prescription) }
+        # @return [Array<Row>] of the ground's prescriptions: those who may go first, then those who may not
+        def rows
+          @ground.prescriptions.filter_map { |prescription| training(prescription) }
             .sort_by { |row| [Progression::Readiness::STATES.reverse.index(row.state), row.name, row.prescription_id] }
         end
 
@@ -60,7 +58,7 @@ module Windlass
 
         def training(prescription)
           standing = @ground.standing_of(prescription) or return
-          ready = @situations.ready(prescription, standing)
+          ready = @ground.situations.ready(prescription, standing)
           return if ready.reasons.any? { |reason| SHOWN_ELSEWHERE.include?(reason.rule) }
 
           done = @ground.sets_done(prescription.id)

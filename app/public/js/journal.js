@@ -2,7 +2,7 @@
 // twice changes nothing. Survives a reload, a closed tab and a server that is away.
 import { clock } from "./clock.js";
 import { device } from "./device.js";
-import { store } from "./store.js";
+import { readable, store } from "./store.js";
 import { uuid } from "./uuid.js";
 
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
@@ -10,9 +10,12 @@ const BATCH = 200;
 const MOST_REFUSED = 50;
 
 export class Journal {
-  /** @param session its uuid */
+  /**
+   * Without a storage it begins with nothing, and all is sent as it comes.
+   * @param session its uuid
+   */
   static async open(session, onChange = () => {}) {
-    const [marks, kept] = await Promise.all([store.marksOf(session), store.run(session)]);
+    const [marks, kept] = await Promise.all([readable(store.marksOf(session)), readable(store.run(session))]);
     return new Journal(session, marks, kept, onChange);
   }
 
@@ -20,9 +23,9 @@ export class Journal {
     this.session = session;
     this.onChange = onChange;
     this.tries = 0;
-    this.roomLeft = true;
-    this.marks = marks;
-    this.order = (marks.at(-1)?.order ?? 0) + 1;
+    this.roomLeft = marks !== undefined;
+    this.marks = marks ?? [];
+    this.order = (this.marks.at(-1)?.order ?? 0) + 1;
     this.kept = kept ?? { session, run: null, refused: [] };
   }
 

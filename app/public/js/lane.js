@@ -4,7 +4,7 @@ import { clock } from "./clock.js";
 import { cuesBetween } from "./cues.js";
 import { Journal } from "./journal.js";
 import { Run } from "./run.js";
-import { store } from "./store.js";
+import { readable, store } from "./store.js";
 
 /** A stop noted on this device holds until the server has heard of it and says that it is cleared. */
 async function stands(stop, plan) {
@@ -36,7 +36,7 @@ export class Lane {
    * @param told called whenever something changed, with true where a hand and not the clock changed it; and of what was kept
    */
   static async open(plan, channel, told = {}) {
-    const [journal, stop] = await Promise.all([Journal.open(plan.uuid, () => told.kept?.()), store.stop(plan.athlete)]);
+    const [journal, stop] = await Promise.all([Journal.open(plan.uuid, () => told.kept?.()), readable(store.stop(plan.athlete))]);
     const lane = new Lane(plan, channel, journal, told.changed ?? (() => {}));
     lane.stopped = await stands(stop, plan);
     return lane;

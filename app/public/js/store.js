@@ -2,10 +2,19 @@
 // to remember of a session. A mark is put in and taken out by itself, so that two pages never write over one another.
 const NAME = "windlass";
 const VERSION = 1;
-let opened;
+// A storage that says nothing for so long is treated as one that is not there: a deck waits for nobody's disk.
+const SILENT_MS = 5000;
+// And asked again after so long.
+const AGAIN_MS = 30_000;
+let opened, silentUntil = 0;
 
-function database() {
-  opened ??= new Promise((done, failed) => {
+/** @returns what it comes to, and fails where that takes too long */
+function answered(promise) {
+  return Promise.race([promise, new Promise((_done, failed) => { setTimeout(() => failed(new Error("the storage does not answer")), SILENT_MS); })]);
+}
+
+function open() {
+  return new Promise((done, failed) => {
     const request = indexedDB.open(NAME, VERSION);
     request.onupgradeneeded = () => {
       request.result.createObjectStore("marks", { keyPath: "uuid" }).createIndex("session", "session");
@@ -17,7 +26,27 @@ function database() {
     request.onsuccess = () => done(request.result);
     request.onerror = () => failed(request.error);
   });
-  return opened;
+}
+
+async function database() {
+  if (performance.now() < silentUntil) throw new Error("the storage did not answer a moment ago");
+  opened ??= open();
+  try {
+    return await answered(opened);
+  } catch (fault) {
+    opened = undefined;
+    silentUntil = performance.now() + AGAIN_MS;
+    throw fault;
+  }
+}
+
+/** Reads what it can: nothing, where there is nothing to read from. */
+export async function readable(reading) {
+  try {
+    return await reading;
+  } catch {
+    return undefined;
+  }
 }
 
 /**
@@ -27,10 +56,11 @@ function database() {
 async function within(name, mode, work) {
   const transaction = (await database()).transaction(name, mode, { durability: name === "runs" ? "relaxed" : "strict" });
   const request = work(transaction.objectStore(name));
-  return new Promise((done, failed) => {
+  const result = new Promise((done, failed) => {
     transaction.oncomplete = () => done(request?.result);
     transaction.onerror = transaction.onabort = () => failed(transaction.error);
   });
+  return (mode === "readonly") ? answered(result) : result;
 }
 
 export const store = {

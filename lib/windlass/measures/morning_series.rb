@@ -39,8 +39,8 @@ module Windlass
 
       # @return [Array<ControlPause>] both days included
       def within(from, to)
-        first, last = from.jd, to.jd
-        scores.select.with_index { |_, index| @days[index].between?(first, last) }
+        first, past = [from.jd, to.jd + 1].map { |day| @days.bsearch_index { |one| one >= day } || @days.size }
+        scores[first...past]
       end
     end
   end

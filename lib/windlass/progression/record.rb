@@ -84,17 +84,21 @@ module Windlass
 
       # Hold seconds of the seven days to come: those of the seven past, with this protocol at its next dose.
       def coming_week_s
-        week = [*@earlier, session].select { |past| past.date > session.date - 7 }
-        same, others = week.partition { |past| past.protocol == session.protocol }
-        same.size * protocol.hold_seconds(next_dose) + others.sum(&:hold_seconds)
+        @coming_week_s ||= begin
+          week = [*@earlier, session].select { |past| past.date > session.date - 7 }
+          same, others = week.partition { |past| past.protocol == session.protocol }
+          same.size * protocol.hold_seconds(next_dose) + others.sum(&:hold_seconds)
+        end
       end
 
       # @return [Numeric, nil] mean of the weeks that had sessions; nil before four weeks of history
       def weekly_mean_s
         return if @earlier.empty? || @earlier.first.date > session.date - 7 * RAMP_WEEKS
 
-        weeks = (0...RAMP_WEEKS).filter_map { |week| held_in_week(week) }
-        weeks.sum / weeks.size if weeks.any?
+        @weekly_mean_s ||= begin
+          weeks = (0...RAMP_WEEKS).filter_map { |week| held_in_week(week) }
+          weeks.sum / weeks.size if weeks.any?
+        end
       end
 
       private
