@@ -1,45 +1,57 @@
 # frozen_string_literal: true
 
 module Windlass
-  # What was worked out once and may be asked for again: so many, and where there are more the one that was not asked for longest goes.
+  # What was worked out once and may be asked for again: so many, and where there are more those go that were not asked for lately.
   # Keys say all that an answer depends on, so nothing in here is ever out of date, whichever process asks.
   class Kept
-    # @param most [Integer]
+    NOTHING = Object.new.freeze
+    private_constant :NOTHING
+
+    # @param most [Integer] the half of them that was asked for last is there for certain
     def initialize(most)
-      @most = most
-      @kept = {}
+      @half = [most / 2, 1].max
       @lock = Mutex.new
+      clear
     end
 
     # @param key [Object] compared by value
     # @yieldreturn what is kept; worked out outside the lock, twice at worst
     def fetch(key)
-      @lock.synchronize { return @kept[key] = @kept.delete(key) if @kept.key?(key) }
-      found = yield
-      @lock.synchronize do
-        @kept[key] = found
-        @kept.shift if @kept.size > @most
-      end
-      found
+      known = @lock.synchronize { look(key) }
+      return known unless known.equal?(NOTHING)
+
+      yield.tap { |fresh| @lock.synchronize { keep(key, fresh) } }
     end
 
     # @param keys [Array]
     # @yieldparam missing [Array] keys of which nothing is kept; @yieldreturn [Hash] what is kept of each
     # @return [Array] in the order of the keys
     def fetch_all(keys)
-      known = @lock.synchronize { keys.select { |key| @kept.key?(key) }.to_h { |key| [key, @kept[key] = @kept.delete(key)] } }
-      missing = keys.reject { |key| known.key?(key) }
-      fresh = missing.empty? ? {} : yield(missing)
-      @lock.synchronize do
-        fresh.each { |key, value| @kept[key] = value }
-        @kept.shift while @kept.size > @most
-      end
-      keys.map { |key| known.fetch(key) { fresh.fetch(key) } }
+      known = @lock.synchronize { keys.map { |key| look(key) } }
+      missing = keys.zip(known).filter_map { |key, value| key if value.equal?(NOTHING) }
+      return known if missing.empty?
+
+      fresh = yield(missing)
+      @lock.synchronize { fresh.each { |key, value| keep(key, value) } }
+      keys.zip(known).map { |key, value| value.equal?(NOTHING) ? fresh.fetch(key) : value }
     end
 
     # @return [Integer]
-    def size = @lock.synchronize { @kept.size }
+    def size = @lock.synchronize { @young.size + @old.size }
 
-    def clear = @lock.synchronize { @kept.clear }
+    def clear
+      @young = {}
+      @old = {}
+    end
+
+    private
+
+    # What was asked for since the younger half filled is young; looking there costs one look.
+    def look(key) = @young.fetch(key) { @old.key?(key) ? keep(key, @old.delete(key)) : NOTHING }
+
+    def keep(key, value)
+      (@old = @young) && (@young = {}) if @young.size >= @half
+      @young[key] = value
+    end
   end
 end

@@ -42,7 +42,7 @@ module Windlass
     def ground(athlete)
       suspension = athlete.suspension_on(@today)
       {screen: athlete.to_screen(on: @today), stopped: (suspension.reason if suspension&.stop?), resting_until: (suspension.until_on if suspension && !suspension.stop?),
-       movement_fault: movement_faults[athlete.id], mornings: mornings(athlete), context: context(athlete), history: history.fetch(athlete.id, []), illness: illness(athlete), measures: values(athlete)}
+       movement_fault: lately.fetch(athlete.id).movement_fault, mornings: mornings(athlete), context: context(athlete), history: lately.fetch(athlete.id).history, illness: illness(athlete), measures: values(athlete)}
     end
 
     private
@@ -65,29 +65,30 @@ module Windlass
 
     def mornings(athlete) = (@mornings ||= Records::Measure.morning_series(ids, since: @today - MORNING_DAYS)).fetch(athlete.id)
 
-    def over_breathed_today?(athlete) = history.fetch(athlete.id, []).any? { |past| past.date == @today && past.over_breathed }
+    def over_breathed_today?(athlete) = lately.fetch(athlete.id).history.any? { |past| past.date == @today && past.over_breathed }
 
-    def history
-      @history ||= (sessions + tests + colds).group_by(&:first).transform_values { |rows| rows.map(&:last) }
+    # What was run, tested and sat out in the cold lately, and what was wrong when the breathing movement was looked at last.
+    Lately = Value.define(:history, :movement_fault)
+    LATELY = Kept.new(1_000)
+
+    # @return [Hash{Integer => Lately}]
+    def lately
+      @lately ||= Records::Athlete.by_mark(LATELY, ids, @today.jd) do |some|
+        past = (Records::Session.outlines(some, since: @today - RECENT_DAYS) + tests(some) + colds(some)).group_by(&:first)
+        faults = Records::Measure.newest_movements(some).transform_values { |details| Measures::BreathingMovement.fault(details) }
+        some.to_h { |id| [id, Lately.new(history: past.fetch(id, []).map(&:last).freeze, movement_fault: faults[id])] }
+      end
     end
 
-    def sessions
-      Records::Session.outlines(ids, since: @today - RECENT_DAYS)
-    end
-
-    # @return [Hash{Integer => String}] what was wrong when the breathing movement was looked at last
-    def movement_faults
-      @movement_faults ||= Records::Measure.newest_movements(ids).transform_values { |details| Measures::BreathingMovement.fault(details) }
-    end
-
-    def colds
-      Records::Cold.where(athlete_id: ids, local_date: (@today - 1)..).map do |cold|
+    def colds(some)
+      Records::Cold.where(athlete_id: some, local_date: (@today - 1)..).map do |cold|
         [cold.athlete_id, Progression::Outline.new(id: "cold #{cold.id}", date: cold.local_date, protocol: Progression::COLD.id, ended_at: cold.ended_at.getlocal)]
       end
     end
 
-    def tests
-      Records::Measure.where(athlete_id: ids, kind: "maximal_hold", taken_at: (@now - TEST_DAYS * 86_400)..).map do |test|
+    def tests(some)
+      since = @today - TEST_DAYS
+      Records::Measure.where(athlete_id: some, kind: "maximal_hold", taken_at: Time.new(since.year, since.month, since.day)..).map do |test|
         at = test.taken_at.getlocal
         [test.athlete_id, Progression::Outline.new(id: "test #{test.id}", date: at.to_date, protocol: Progression::MAXIMAL_TEST.id, ended_at: at)]
       end

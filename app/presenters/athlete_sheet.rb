@@ -4,7 +4,6 @@ module Windlass
   module Presenters
     # One athlete's sheet: where they stand, whether it goes well, what is next, what to mind.
     class AthleteSheet
-      LOG_LINES = 10
       SCORES_SHOWN = 8
 
       Score = Value.define(:day, :seconds, :when, :ended_by, :first_breath, :counts, :uuid)
@@ -62,16 +61,11 @@ module Windlass
 
       def newest_day = Dates.opening(measures.last.taken_at.getlocal.to_date, @today)
 
-      def chart = @chart ||= ControlPauseChart.new(pauses, today: @today, over_breathed: over_breathed, falls: athlete.sleep_signs, diary: diary)
+      def chart = @chart ||= ControlPauseChart.new(pauses, today: @today, over_breathed: past.over_breathed, falls: athlete.sleep_signs, diary: diary)
 
       # @return [Progression::Going]
       def going
-        @going ||= begin
-          days = (@today - Progression::Going::DAYS + 1)..@today
-          Progression::Going.read(decided: Records::Move.kept.where(prescription_id: athlete.prescription_ids, local_date: days).group(:decided).count,
-            days: Records::Session.days_done([athlete.id], days).size, gasping: Records::Session.days_with_gasps(athlete.id, days),
-            trend: chart.trend, falls: athlete.sleep_signs, stopped: !stop.nil?)
-        end
+        @going ||= Progression::Going.read(decided: past.decided, days: past.trained, gasping: past.gasping, trend: chart.trend, falls: athlete.sleep_signs, stopped: !stop.nil?)
       end
 
       # @return [String, nil] how the control pause moves
@@ -93,29 +87,16 @@ module Windlass
       Standing = Value.define(:name, :figure, :words, :path, :spark)
 
       # @return [DaysChart]
-      def days
-        since = @today - (DaysChart::DAYS - 1)
-        @days ||= DaysChart.new(DaysChart.held(athlete, since: since), Records::Move.kept.where(prescription_id: athlete.prescription_ids, local_date: since..).to_a, today: @today)
-      end
+      def days = past.days
 
       # @return [Array<MeasureChart>] suspensions at one's own pace, full and empty apart
       def baselines = @baselines ||= Baselines.of(athlete, since: @today - DaysChart::DAYS).charts
 
-      # @return [SessionLog] of the last ten days on which something was run
-      def log
-        @log ||= begin
-          newest = athlete.sessions.kept.run.distinct.order(local_date: :desc, prescription_id: :desc).limit(LOG_LINES).pluck(:local_date, :prescription_id)
-          sessions = newest.empty? ? [] : athlete.sessions.kept.where(local_date: newest.last.first..).in_order.to_a
-          moves = Records::Move.kept.where(prescription_id: athlete.prescription_ids, local_date: sessions.first&.local_date..).to_a
-          outcomes = Records::Round.outcomes(sessions.map(&:id))
-          # Only what holds once at most can be one: the others are not read whole.
-          short = sessions.map(&:id).select { |id| outcomes.fetch(id, []).count { |outcome| outcome.held_ms.to_i > 0 } <= 1 }
-          SessionLog.new(sessions, moves, outcomes, false_starts: Records::Session.false_starts(short), most: LOG_LINES)
-        end
-      end
+      # @return [Array<SessionLog::Line>] of the last ten days on which something was run
+      def log = past.log
 
       # @return [UrgeErrorChart]
-      def urge_error = @urge_error ||= UrgeErrorChart.of(athlete, today: @today)
+      def urge_error = past.urge_error
 
       # @return [Array<Score>] newest first
       def scores
@@ -129,6 +110,8 @@ module Windlass
       end
 
       private
+
+      def past = @past ||= AthletePast.of(athlete, today: @today)
 
       def ground = @ground ||= Desk::Ground.new(athlete.account, now: @now, only: [athlete])
 
@@ -158,9 +141,6 @@ module Windlass
         @measures ||= athlete.measures.where(kind: "control_pause")
           .where(taken_at: (@now - (ControlPauseChart::DAYS + 14) * 86_400)..).order(:taken_at).to_a
       end
-
-      # @return [Array<Date>] days on which over-breathing was practised
-      def over_breathed = Records::Session.over_breathed_days(athlete.id, since: @today - ControlPauseChart::DAYS)
 
       # @return [Array<Records::Day>] lines of the diary
       def diary = Records::Day.where(athlete_id: athlete.id, local_date: (@today - ControlPauseChart::DAYS)..).where("feeling IS NOT NULL OR slept_h IS NOT NULL").to_a

@@ -19,14 +19,17 @@ module Windlass
         @model = model
       end
 
+      # What was tried lately: who opens the bench begins with the same, and who moves one slider moves it back.
+      TRIED, COLUMNS = Kept.new(40), Kept.new(40)
+
       # @return [Array<Tried>]
       def tried
-        @tried ||= @form.recipes.zip(NAMES).map { |recipe, name| try(recipe, name) }
+        @tried ||= @form.recipes.zip(NAMES).map { |recipe, name| TRIED.fetch([*whose, recipe, name]) { try(recipe, name) } }
       end
 
       def chart = @chart ||= BenchChart.new(tried, @model, floor: @form.floor)
 
-      def map = @map ||= MarginMapChart.new(Physiology::MarginMap.columns(@model, @form.recipes.first), @form.recipes.first)
+      def map = @map ||= MarginMapChart.new(COLUMNS.fetch([*whose, @form.recipes.first]) { Physiology::MarginMap.columns(@model, @form.recipes.first) }, @form.recipes.first)
 
       # @return [Array<Array(String, Array<String>)>] what, and one figure a recipe
       def rows
@@ -58,6 +61,9 @@ module Windlass
       private_constant :SECONDS, :OVER_BREATHED, :LITRES, :PRESSURE, :FIGURES
 
       private
+
+      # @return [Array] all that an answer depends on besides what was tried
+      def whose = [@model.body, @model.calibration, @form.floor]
 
       def try(recipe, name)
         hold = @model.forecast(recipe.compile.segments).holds.last

@@ -50,7 +50,7 @@ module Windlass
 
       # @return [Array<Line>]
       def diary
-        @diary.select { |day| (@first_day..@today).cover?(day.local_date) }.map do |day|
+        @lines ||= @diary.select { |day| (@first_day..@today).cover?(day.local_date) }.map do |day|
           feeling = Records::Day::FEELINGS[day.feeling]
           Line.new(x: x_of(day.local_date), height: day.slept_h.to_f * HOUR, feeling: day.feeling, words: [day.local_date.strftime("%-d %b"), feeling, ("slept #{Words.number(day.slept_h)} h" if day.slept_h)].compact.join(", "))
         end
@@ -58,11 +58,9 @@ module Windlass
 
       # @return [String, nil] an SVG path
       def median_path
-        days = @series.within(@first_day, @today).map { |pause| pause.taken_at.to_date }
-        return if days.size < 2
+        return if mornings.size < 2
 
-        places = days.map { |day| "#{x_of(day)} #{@y.place(@series.baseline_s(day))}" }
-        "M#{places.join("L")}"
+        @median_path ||= "M#{mornings.map { |day, _| "#{x_of(day)} #{@y.place(@series.baseline_s(day))}" }.join("L")}"
       end
 
       # @return [Array<Array(String, Float)>] the lines between bands, named by the band above

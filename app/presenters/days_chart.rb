@@ -45,7 +45,7 @@ module Windlass
       def empty? = @held.empty?
 
       def days
-        @held.map do |day|
+        @days ||= @held.map do |day|
           Day.new(x: @x.place((day.date - @first).to_i), hold_y: @hold_y.place(day.longest_s), urge_y: day.urge_s && @hold_y.place(day.urge_s),
             sum_y: @sum_y.place(day.sum_s), mark: mark(day), words: words(day))
         end
@@ -64,7 +64,7 @@ module Windlass
       def title = "Holds of twelve weeks"
 
       # @return [Array<Array(String, String, String, Integer)>] day, longest hold, held in the day, gasps; newest first
-      def rows = @held.sort_by(&:date).reverse.map { |day| [Dates.short(day.date), Words.hold(day.longest_s), Words.length(day.sum_s), day.gasps] }
+      def rows = @rows ||= @held.sort_by(&:date).reverse.map { |day| [Dates.short(day.date), Words.hold(day.longest_s), Words.length(day.sum_s), day.gasps] }
 
       def description
         return "No holds in the last 12 weeks." if empty?

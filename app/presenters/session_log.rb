@@ -19,8 +19,6 @@ module Windlass
         @moves = moves.index_by { |move| [move.prescription_id, move.local_date] }
       end
 
-      def empty? = @sessions.empty?
-
       def lines = days.last(@most).map { |sets| line(sets) }.reverse
 
       private

@@ -28,8 +28,8 @@ module Windlass
 
       def twins = @entries.all(:twins)
 
-      # Of each list the first stand here; the others come up as these are done, or where all is asked for.
-      MOST = 40
+      # Of each list the first stand here; the others come up as these are done, or where all is asked for. Two decks full.
+      MOST = 2 * Windlass::Squad::LANES.max
 
       def decisions = @decisions ||= first(all_decisions)
 
@@ -38,16 +38,13 @@ module Windlass
       # @return [Array<Desk::Decisions::Row>] what may be accepted where it stands
       def plain = decisions.select(&:plain)
 
-      # Of those without a programme so many stand on a page: two decks full.
-      PAGE = 2 * Windlass::Squad::LANES.max
-
       # Only of those that are shown it is asked whether they may.
       def trainings = @trainings ||= Desk::Trainings.new(ground).rows
 
       # @return [Integer] of the page of those without a programme, of how many
       def number = @number.clamp(1, [pages, 1].max)
 
-      def pages = (numbers(:free).size / PAGE.to_f).ceil
+      def pages = (numbers(:free).size / MOST.to_f).ceil
 
       def path(number) = "/?#{URI.encode_www_form({group: crew.group&.id, page: number}.compact)}#train"
 
@@ -113,7 +110,7 @@ module Windlass
       # @return [Array<Integer>] prescriptions of that kind
       def numbers(kind) = (@numbers ||= @entries.all(:open).group_by(&:last).transform_values { |some| some.map(&:first) }).fetch(kind, [])
 
-      def shown = numbers(:planned) + numbers(:free).slice((number - 1) * PAGE, PAGE) + (@all ? numbers(:unplanned) : [])
+      def shown = numbers(:planned) + numbers(:free).slice((number - 1) * MOST, MOST) + (@all ? numbers(:unplanned) : [])
 
       # Of those who are shown.
       def ground

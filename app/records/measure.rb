@@ -59,7 +59,7 @@ module Windlass
       # @param since [Date]
       # @return [Hash{Integer => Measures::MorningSeries}] by athlete
       def self.morning_series(athlete_ids, since:)
-        Athlete.by_mark(MORNINGS, athlete_ids, since) do |ids|
+        Athlete.by_mark(MORNINGS, athlete_ids, since.jd) do |ids|
           taken = mornings(ids, since: Time.new(since.year, since.month, since.day))
           ids.to_h { |id| [id, Measures::MorningSeries.new(taken.fetch(id, []))] }
         end

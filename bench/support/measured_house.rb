@@ -7,7 +7,7 @@ require "zlib"
 module Bench
   # What pages and deeds cost in a house: processor time, statements, rows, bytes, allocations. Runs in a process of its own.
   class MeasuredHouse
-    TIMES = 12
+    TIMES = 40
     WARM = 3
     # Tables that grow with the years: a walk through one of them is a walk through all of it.
     GROWING = %w[sessions rounds journal_events measures moves days].freeze

@@ -4,7 +4,7 @@ require "web_helper"
 
 # The desk works out again only what changed: so whatever changes, by whatever way, it has to say what it would say if it had kept nothing.
 RSpec.describe "What the desk keeps", :web do
-  let(:kept) { [Windlass::Presenters::Desk::Entries::KEPT, Windlass::Records::Session::JUDGED, Windlass::Records::Measure::NEWEST, Windlass::Records::Measure::MORNINGS] }
+  let(:kept) { [Windlass::Presenters::Desk::Entries::KEPT, Windlass::Records::Session::JUDGED, Windlass::Records::Measure::NEWEST, Windlass::Records::Measure::MORNINGS, Windlass::Situations::LATELY, Windlass::Presenters::AthletePast::KEPT] }
   let(:ines) { make_athlete.tap { |one| make_pause(one, 24, at: clock.now - 26 * 3600) } }
   let(:odd) { make_athlete(name: "Odd Falkenrath").tap { |one| make_pause(one, 28, at: clock.now - 26 * 3600) } }
   let(:holds) { prescribe(ines) }
@@ -19,7 +19,13 @@ RSpec.describe "What the desk keeps", :web do
   def read
     two, today = [ines, odd], clock.now.to_date
     [two.map { |one| Windlass::Records::Session.core_sets(one.id, (today - 30)..today) }, Windlass::Records::Measure.newest_values(two),
-      Windlass::Records::Measure.morning_series(two.map(&:id), since: today - 30).transform_values(&:scores)]
+      Windlass::Records::Measure.morning_series(two.map(&:id), since: today - 30).transform_values(&:scores), *two.flat_map { |one| looked_back(one) }]
+  end
+
+  # What readiness looks back at, and what a sheet says of the last weeks.
+  def looked_back(one)
+    past = Windlass::Presenters::AthletePast.of(one, today: clock.now.to_date)
+    [Windlass::Situations.new([one], now: clock.now).ground(one).slice(:history, :movement_fault), past.to_h.except(:days, :urge_error), past.days.rows, past.urge_error.bars]
   end
 
   def act(name, *args, **more) = Windlass::Actions.const_get(name).call(*args, **more, now: clock.now)
@@ -35,6 +41,10 @@ RSpec.describe "What the desk keeps", :web do
       "a hold corrected by SQL alone" => -> { newest.rounds.where(number: 2).update_all(held_ms: 9_000) },
       "a round that goes" => -> { newest.rounds.where(number: 13).delete_all },
       "an effort by SQL alone" => -> { Windlass::Records::Session.where(id: newest.id).update_all(effort: 2) },
+      "a first urge by SQL alone" => -> { newest.rounds.where(number: 3).update_all(first_urge_ms: 2_500) },
+      "time in the cold" => -> { ines.colds.create!(account_id: 1, uuid: SecureRandom.uuid, local_date: clock.now.to_date, ended_at: clock.now - 1800, stage: 1, minutes: 3, calm: true, why_out: "time") },
+      "it taken back by SQL alone" => -> { Windlass::Records::Cold.where(athlete_id: ines.id).delete_all },
+      "a breathing movement" => -> { ines.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "breathing_movement", value: 1, taken_at: clock.now - 500, details: Windlass::Measures.kind("breathing_movement").fields.to_h { |field| [field.key, field.choices.key?("belly") ? "chest" : "yes"] }) },
       "a discarded session" => -> { newest.update_columns(discarded_at: clock.now) },
       "a morning score" => -> { make_pause(ines, 25, at: clock.now - 3600) },
       "that score discarded" => -> { ines.measures.order(:taken_at).last.discard(clock.now) },
@@ -66,6 +76,15 @@ RSpec.describe "What the desk keeps", :web do
       expect([name, after]).to eq [name, said]
       expect([name, after == before]).to eq [name, false]
     end
+  end
+
+  it "is left alone by a deck while it runs, and renewed by its start and its end" do
+    session = plan(holds)
+    marks = journal(session).each_slice(15).map do |some|
+      act(:KeepJournal, session, some)
+      Windlass::Records::Athlete.where(id: ines.id).pick(:desk_mark)
+    end
+    expect([marks.size, marks[0..-2].uniq.size, marks.uniq.size]).to eq [3, 1, 2]
   end
 
   it "asks nothing again of those of whom nothing changed" do

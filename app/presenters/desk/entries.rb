@@ -26,7 +26,8 @@ module Windlass
 
         # @return [Array<Entry>] in order of the athletes
         def to_a
-          @entries ||= KEPT.fetch_all(@names.map { |id, _, mark| [id, mark, @now.to_date] }) { |keys| anew(keys.map(&:first)).transform_keys(keys.to_h { |key| [key.first, key] }) }
+          day = @now.to_date.jd
+          @entries ||= KEPT.fetch_all(@names.map { |id, _, mark| [id, mark, day] }) { |keys| anew(keys.map(&:first)).transform_keys(keys.to_h { |key| [key.first, key] }) }
         end
 
         # @return [Array] of a list, in order of the athletes
