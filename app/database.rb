@@ -16,9 +16,11 @@ module Windlass
       private
 
       def configure_connection
+        @raw_connection.busy_handler_timeout = Integer(@config[:timeout])
         # Of a file that has no tables yet: room can be given back while it is in use.
         @raw_connection.execute("PRAGMA auto_vacuum = INCREMENTAL")
         super
+        # Once more: this sets its own.
         @raw_connection.busy_handler_timeout = Integer(@config[:timeout])
         # What was answered as kept is on the disk, whatever happens to the power.
         @raw_connection.synchronous = "full"

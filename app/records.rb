@@ -2,7 +2,6 @@
 
 require_relative "../lib/windlass"
 require_relative "database"
-require_relative "kept"
 
 require_relative "records/record"
 require_relative "records/discardable"

@@ -2,11 +2,12 @@
 
 require "etc"
 
-# Some processes of some threads: Ruby computes one thing at a time in each; SQLite writes one at a time in all of them. Nothing that one
-# process keeps is needed by another. On this machine only, unless told otherwise.
+# Some processes of few threads: Ruby computes one thing at a time in each, and who shares one waits for the other's page; more processes
+# than cores share these fairly (bench/load). SQLite writes one at a time in all of them. Nothing that one process keeps is needed by
+# another. On this machine only, unless told otherwise.
 environment "production"
-threads 1, Integer(ENV.fetch("WINDLASS_THREADS", 5))
-processes = Integer(ENV.fetch("WINDLASS_WORKERS", (Etc.nprocessors > 1) ? Etc.nprocessors.clamp(2, 4) : 0))
+threads 1, Integer(ENV.fetch("WINDLASS_THREADS", 3))
+processes = Integer(ENV.fetch("WINDLASS_WORKERS", (Etc.nprocessors > 1) ? (2 * Etc.nprocessors).clamp(2, 4) : 0))
 workers processes
 bind "tcp://#{ENV.fetch("WINDLASS_BIND", "127.0.0.1")}:#{ENV.fetch("PORT", 9494)}"
 

@@ -10,6 +10,7 @@ require "zlib"
 require_relative "windlass/value"
 require_relative "windlass/errors"
 require_relative "windlass/numbers"
+require_relative "windlass/kept"
 
 require_relative "windlass/physiology/constants"
 require_relative "windlass/physiology/lung_volumes"

@@ -8,9 +8,7 @@ module Windlass
       # @param form [Forms::AthleteForm] valid
       # @return [Records::Athlete]
       def self.add(account, form, today:)
-        account.transaction do
-          account.athletes.find_by(uuid: form.values[:uuid]) || account.athletes.create!(form.columns.merge(uuid: form.values[:uuid], **again(form.columns, today)))
-        end
+        Records::Record.once(account.athletes, form.values[:uuid]) { account.athletes.create!(form.columns.merge(uuid: form.values[:uuid], **again(form.columns, today))) }
       end
 
       # A paused control pause is asked for again: when the coach says, in four weeks otherwise.

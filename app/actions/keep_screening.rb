@@ -9,10 +9,7 @@ module Windlass
       # @param uuid [String, nil] of the form: a double click keeps one
       # @return [Records::Screening]
       def self.call(athlete, conditions, guardian_consent_on:, now:, uuid: nil)
-        athlete.transaction do
-          known = uuid && athlete.screenings.find_by(uuid: uuid)
-          next known if known
-
+        Records::Record.once(athlete.screenings, uuid) do
           mind(athlete, conditions)
           athlete.screenings.create!(account_id: athlete.account_id, answered_on: now.to_date, conditions: conditions,
             guardian_consent_on: guardian_consent_on, uuid: uuid)
@@ -30,9 +27,7 @@ module Windlass
       # @param values [Hash] of Forms::ScreeningClearanceForm
       # @return [Records::Clearance]
       def self.clear(athlete, values)
-        athlete.transaction do
-          (values[:uuid] && athlete.clearances.find_by(uuid: values[:uuid])) || athlete.clearances.create!(values.merge(account_id: athlete.account_id))
-        end
+        Records::Record.once(athlete.clearances, values[:uuid]) { athlete.clearances.create!(values.merge(account_id: athlete.account_id)) }
       end
     end
   end

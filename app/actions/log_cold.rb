@@ -8,9 +8,10 @@ module Windlass
       # @return [Records::Cold]
       # @raise [Error] where the athlete is not ready for it today, or the stage is not open yet
       def self.call(athlete, values, now:)
-        known = Records::Cold.find_by(uuid: values[:uuid])
-        return known if known
+        Records::Record.once(athlete.colds, values[:uuid]) { keep(athlete, values, now) }
+      end
 
+      def self.keep(athlete, values, now)
         stage = values[:stage] - 1
         open = Cold.open_stage(athlete.colds.map(&:to_core))
         raise Error, "Stage #{values[:stage]} opens once stage #{open + 1} was calm #{Cold::CALM_TIMES} times in a row." if stage > open
@@ -35,7 +36,7 @@ module Windlass
         day = values[:taken_on]
         (day == now.to_date) ? now : Time.new(day.year, day.month, day.day, 12)
       end
-      private_class_method :refuse, :ended_at
+      private_class_method :keep, :refuse, :ended_at
     end
   end
 end

@@ -7,9 +7,9 @@ module Windlass
       # @param values [Hash] of Forms::ControlPauseForm
       # @return [Records::Measure]
       def self.call(athlete, values, now:)
-        Records::Measure.find_by(uuid: values[:uuid]) || Records::Measure.create!(
-          account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: "control_pause", taken_at: taken_at(values, now), **columns(values)
-        )
+        Records::Record.once(athlete.measures, values[:uuid]) do
+          Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: "control_pause", taken_at: taken_at(values, now), **columns(values))
+        end
       end
 
       # @return [Hash] what the form says

@@ -9,11 +9,10 @@ module Windlass
       # @return [Records::Measure]
       # @raise [Error] where it is taken today and the athlete is not ready for it
       def self.call(athlete, kind, values, now:)
-        known = Records::Measure.find_by(uuid: values[:uuid])
-        return known if known
-
-        refuse(athlete, kind, values, now) if values[:taken_on] == now.to_date
-        keep(athlete, kind, values, now: now)
+        Records::Record.once(athlete.measures, values[:uuid]) do
+          refuse(athlete, kind, values, now) if values[:taken_on] == now.to_date
+          keep(athlete, kind, values, now: now)
+        end
       end
 
       # What was taken elsewhere: nobody is asked whether it may be taken now.

@@ -17,23 +17,26 @@ module Windlass
       # @return [Miniature] of a dose for a body
       def self.of(protocol, dose, body) = DRAWN.fetch([protocol.id, dose, body]) { new(protocol.compile(dose, body), body) }
 
+      # @return [String] an SVG path
+      attr_reader :ink
+
+      # @return [Array<Hold>]
+      attr_reader :holds
+
+      # Many are kept: of what it was drawn from nothing stays.
       # @param timeline [Timeline::Compiled]
       # @param body [Physiology::Body]
       def initialize(timeline, body)
-        @timeline = timeline
-        @points = Timeline::VolumeTrace.points(timeline, body)
-        low, high = @points.map(&:last).minmax
-        @x = Scale.of([0, timeline.total_ms / 1000.0], [0, WIDTH])
-        @y = Scale.of([low, [high, low + SPAN_L].max], [HEIGHT - 6, 4])
-      end
-
-      def ink = @ink ||= "M#{@points.map { |t, litres| "#{@x.place(t)} #{@y.place(litres)}" }.join("L")}"
-
-      def holds
-        @holds ||= @timeline.holds.map do |place|
-          from, to = [place.start_ms, place.end_ms].map { |ms| @x.place(ms / 1000.0) }
+        points = Timeline::VolumeTrace.points(timeline, body)
+        low, high = points.map(&:last).minmax
+        x = Scale.of([0, timeline.total_ms / 1000.0], [0, WIDTH])
+        y = Scale.of([low, [high, low + SPAN_L].max], [HEIGHT - 6, 4])
+        @ink = "M#{points.map { |t, litres| "#{x.place(t)} #{y.place(litres)}" }.join("L")}"
+        @holds = timeline.holds.map do |place|
+          from, to = [place.start_ms, place.end_ms].map { |ms| x.place(ms / 1000.0) }
           Hold.new(x: from, width: (to - from).round(1))
         end
+        freeze
       end
     end
   end

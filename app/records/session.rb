@@ -98,7 +98,7 @@ module Windlass
       COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at].freeze
 
       # What was judged once stays as it is, mostly: kept under the mark that the database changes with anything that a judge reads of it.
-      JUDGED = Kept.new(6_000)
+      JUDGED = Kept.new(4_000)
 
       # The past of an athlete, read without making a record of each of its many rounds.
       # @return [Array<Progression::Session>] each set alone, in order

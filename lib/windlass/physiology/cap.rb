@@ -13,8 +13,12 @@ module Windlass
       # @param exhales_passively [Boolean] the coach has confirmed that this athlete does not empty further
       # @return [Float] seconds
       def self.seconds(body, before, exhales_passively: false)
-        of(simulation(body).run([*emptied(before, exhales_passively), instant]).holds.last)
+        KEPT.fetch([body, before, exhales_passively]) { of(simulation(body).run([*emptied(before, exhales_passively), instant]).holds.last) }
       end
+
+      # Ladders, sheets and the deck ask for the same ones.
+      KEPT = Kept.new(300)
+      private_constant :KEPT
 
       # Caps of a retention that begins sooner than planned, after one breath of a round, after two, and so on; the lowest of
       # all rounds.

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-require "web_helper"
+require "spec_helper"
+require "windlass"
 
 RSpec.describe Windlass::Kept do
   subject(:kept) { described_class.new(6) }

@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+require "web_helper"
+require "net/http"
+require "socket"
+require "tmpdir"
+
+# The server as it is started in earnest: several processes on one house, none of which knows what another keeps.
+RSpec.describe "Several processes" do
+  root = File.expand_path("../..", __dir__)
+
+  around do |example|
+    Dir.mktmpdir do |folder|
+      house = ENV["WINDLASS_TEST_URL"] ? skip("its house is a file") : File.join(folder, "house.sqlite3")
+      @environment = {"WINDLASS_DB" => house, "PORT" => free_port.to_s, "WINDLASS_WORKERS" => "3", "WINDLASS_THREADS" => "2", "WINDLASS_SECRET" => "f" * 128, "WINDLASS_ENV" => nil, "APP_ENV" => nil}
+      raise "no house" unless system(@environment, "bundle", "exec", "rake", "db:migrate", chdir: root, out: File::NULL)
+
+      @server = spawn(@environment, "bundle", "exec", "puma", "--quiet", "-C", "config/puma.rb", chdir: root, out: File::NULL, err: File::NULL, pgroup: true)
+      begin
+        wait_until { answer("/token") }
+        example.run
+      ensure
+        Process.kill(:TERM, -@server)
+        Process.wait(@server)
+      end
+    end
+  end
+
+  def free_port = TCPServer.open("127.0.0.1", 0) { |socket| socket.addr[1] }
+
+  def wait_until
+    Timeout.timeout(30) do
+      sleep 0.1 until begin
+        yield
+      rescue SystemCallError, EOFError
+        nil
+      end
+    end
+  end
+
+  # Each on a connection of its own, so that any of the processes may answer.
+  def answer(path, form = nil, cookie: @cookie)
+    Net::HTTP.start("127.0.0.1", Integer(@environment["PORT"], 10), read_timeout: 20) do |http|
+      request = form ? Net::HTTP::Post.new(path).tap { |post| post.set_form_data(form) } : Net::HTTP::Get.new(path)
+      request["Cookie"] = cookie if cookie
+      http.request(request).tap { |got| @cookie ||= got["set-cookie"].to_s[/\A[^;]+/] }
+    end
+  end
+
+  def token = JSON.parse(answer("/token").body).fetch("token")
+
+  # What they say who are asked at once.
+  def everywhere(path, times: 18) = Array.new(times) { Thread.new { answer(path) } }.map(&:value)
+
+  def said_everywhere(path) = everywhere(path).map { |got| Nokogiri::HTML5(got.body).at("main").text.squeeze(" \n") }.uniq
+
+  new_athlete = {"name" => "Ines Aldaya", "born_on" => "1995-04-01", "sex" => "female", "height_cm" => "169", "mass_kg" => "61", "disciplines[]" => "freediving", "control_pause_use" => "primary", "nervous" => "false", "sleep_signs" => "false"}.freeze
+
+  it "say the same at once of what one of them wrote, take one another's tokens, and write nothing twice" do
+    made = answer("/athletes", new_athlete.merge("authenticity_token" => token))
+    expect(made.code).to eq "303"
+    expect(everywhere("/athletes").map { |got| [got.code, got.body.include?("Ines Aldaya")] }.uniq).to eq [["200", true]]
+
+    # Today kept what it said of her in each of them; what is written now changes that.
+    expect(said_everywhere("/").size).to eq 1
+    taken = {"uuid" => SecureRandom.uuid, "taken_on" => Date.today.iso8601, "seconds" => "24", "ended_by" => "diaphragm", "first_breath" => "calm", "on_waking" => "true", "authenticity_token" => token}
+    clicks = Array.new(6) { Thread.new { answer("/athletes/1/control-pauses", taken).code } }.map(&:value)
+    expect([clicks.uniq, said_everywhere("/").size, said_everywhere("/athletes/1/measures/control_pause")]).to match [["303"], 1, [include("24")]]
+
+    database = SQLite3::Database.new(@environment["WINDLASS_DB"])
+    expect(database.get_first_value("SELECT count(*) FROM measures")).to eq 1
+  ensure
+    database&.close
+  end
+
+  def workers = `pgrep --parent #{@server}`.split.map { |pid| Integer(pid, 10) }
+
+  it "go on without the one that died" do
+    before = workers
+    Process.kill(:KILL, before.first)
+    said = Array.new(12) do
+      answer("/athletes").code
+    rescue SystemCallError, EOFError
+      "lost"
+    end
+
+    expect([before.size, said.count("200")]).to match [3, be >= 11]
+    wait_until { (workers - before.take(1)).size == 3 }
+    expect(everywhere("/athletes").map(&:code).uniq).to eq ["200"]
+  end
+end
