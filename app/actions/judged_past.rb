@@ -18,7 +18,10 @@ module Windlass
 
       # @param date [Date]
       # @return [Array<Progression::Session>] days before it, as far as any rule looks back
-      def before(date) = judged_days.select { |day| (date - JudgeDay::HISTORY_DAYS...date).cover?(day.date) }
+      def before(date)
+        first, past = [date - JudgeDay::HISTORY_DAYS, date].map { |from| judged_days.bsearch_index { |day| day.date >= from } || judged_days.size }
+        judged_days[first...past]
+      end
 
       # @param ids [Array<Integer>] of records
       # @return [Array<Progression::Session>] each set alone
@@ -28,7 +31,7 @@ module Windlass
 
       def judged_days
         @judged_days ||= @sets.group_by { |set| [set.protocol, set.dose, set.date] }.values
-          .map { |sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: JudgeDay.rounds_of_day(sets.last)) }
+          .map { |sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: JudgeDay.rounds_of_day(sets.last)) }.sort_by(&:date)
       end
     end
   end

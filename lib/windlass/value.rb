@@ -19,11 +19,15 @@ module Windlass
         members.each { |member| undef_method(:"#{member}=") }
         # Keywords that are written out cost no Hash: there are thousands of these in every forecast.
         class_eval(Value.constructor(members), __FILE__, __LINE__)
-
-        # @return a copy with some members changed
-        def with(**changes) = self.class.new(**to_h, **changes)
+        class_eval(Value.changed(members), __FILE__, __LINE__)
       end
       Class.new(base, &body)
+    end
+
+    # @return [String] source of `with`, which gives a copy with some members changed
+    def self.changed(members)
+      values = members.map { |member| "#{member}: changes.fetch(:#{member}) { self[:#{member}] }" }
+      "def with(**changes)\nunknown = changes.keys - members\nraise ArgumentError, \"unknown keywords: \#{unknown.inspect}\" if unknown.any?\nself.class.new(#{values.join(", ")})\nend"
     end
 
     # @return [String] source of `initialize`

@@ -30,6 +30,7 @@ module Windlass
         @outlook = outlook
         @bounds = {limits: limits, from: from, outlook: outlook, guards: guards}.freeze
         @guards = [*outlook, *guards]
+        @held_s = {}
         @limits = protocol.lacking(measures) ? {} : protocol.levers.to_h { |lever| [lever.key, lever.limit_for(measures, limits)] }
         @start = protocol.lacking(measures) ? nil : from || protocol.start(measures)
         @rungs = (offered?(@start) ? cut_short(climb(@start)) : []).freeze
@@ -55,6 +56,9 @@ module Windlass
       def highest_not_harder_than(dose)
         rungs.rindex { |rung| protocol.levers.none? { |lever| lever.harder?(lever.value(rung), lever.value(dose)) } }
       end
+
+      # @return [Numeric, nil] seconds held in a whole session of this rung, written out once; nil above the top
+      def hold_seconds(rung) = rungs[rung] && (@held_s[rung] ||= protocol.hold_seconds(rungs[rung]))
 
       # @return [Boolean] a forecast hold of this rung falls under the planning floor: buddy and oximeter are asked for
       def care?(rung) = !@outlook.nil? && !@clear && @outlook.care?(protocol, rungs[rung])

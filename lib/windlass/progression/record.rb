@@ -66,7 +66,9 @@ module Windlass
         @mornings_after ||= Measures::MorningsAfter.of(@mornings, [*@earlier, session].select(&:over_breathed).map(&:date), session.date)
       end
 
-      def next_dose = standing.ladder.rungs[standing.rung + (standing.reduced ? 0 : 1)]
+      def next_rung = standing.rung + (standing.reduced ? 0 : 1)
+
+      def next_dose = standing.ladder.rungs[next_rung]
 
       # @return [Boolean] four weeks are known, and the coming week would pass 1.3 times their weekly mean
       def ramps?
@@ -87,7 +89,7 @@ module Windlass
         @coming_week_s ||= begin
           week = [*@earlier, session].select { |past| past.date > session.date - 7 }
           same, others = week.partition { |past| past.protocol == session.protocol }
-          same.size * protocol.hold_seconds(next_dose) + others.sum(&:hold_seconds)
+          same.size * standing.ladder.hold_seconds(next_rung) + others.sum(&:hold_seconds)
         end
       end
 
