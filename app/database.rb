@@ -17,8 +17,8 @@ module Windlass
 
       def configure_connection
         @raw_connection.busy_handler_timeout = Integer(@config[:timeout])
-        # Of a file that has no tables yet: room can be given back while it is in use.
-        @raw_connection.execute("PRAGMA auto_vacuum = INCREMENTAL")
+        # Of a file that has nothing yet: room can be given back while it is in use. Asked of any other it would wait for whoever writes.
+        @raw_connection.execute("PRAGMA auto_vacuum = INCREMENTAL") if @raw_connection.get_first_value("PRAGMA page_count").zero?
         super
         # Once more: this sets its own.
         @raw_connection.busy_handler_timeout = Integer(@config[:timeout])

@@ -50,6 +50,22 @@ RSpec.describe "The surface clock", :browser do
     Timeout.timeout(8) { sleep 0.1 until divers.first.suspensions.reload.any? }
   end
 
+  it "runs, and sends what it kept, where the browser's storage never answers" do
+    page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: "IDBFactory.prototype.open = () => ({});")
+    visit("/water/clock?pairs=#{divers.map(&:id).join("-")}")
+    expect(page).to have_text("Saved", wait: 15)
+    Outage.now = true
+    key("1")
+    pass(50)
+    key("1")
+    expect(page).to have_text("1 not sent yet · no room in this browser: keep this page open until all is kept", wait: 15)
+    Outage.now = false
+    expect(page).to have_text("Saved", wait: 15)
+    expect(page).to have_no_text("no room")
+
+    expect(Windlass::Records::Dive.sole.attributes).to include("athlete_id" => divers.first.id, "seconds" => 50.0)
+  end
+
   it "reckons as the core does" do
     dives = [[65, 12, false], [20, nil, false], [60, 20, false], [60, 19.9, true], [90, 30, true]]
     rules = JSON.generate(Windlass::Water::Surface.to_h)

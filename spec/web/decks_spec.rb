@@ -63,6 +63,12 @@ RSpec.describe "What a deck is told", :web do
     link = Windlass::Presenters::FollowLink.new("/sessions/#{session.uuid}/follow", base: "http://127.0.0.1")
 
     expect(page.at("#setup").text).to include(link.address)
+    expect(page.at("#setup img")["src"]).to eq link.code_path
+    get(link.code_path)
+    code = Nokogiri::XML(last_response.body).remove_namespaces!
+    expect([last_response.headers["content-type"], code.at("path")["d"], code.root["viewBox"]]).to eq ["image/svg+xml", link.squares, "0 0 #{link.size} #{link.size}"]
+    get("/sessions/#{SecureRandom.uuid}/follow.svg")
+    expect(last_response.status).to eq 404
     expect(link.squares.scan(/M(\d+) (\d+)/).flatten.map { |place| Integer(place, 10) }.minmax).to eq [4, link.size - 5]
   end
 

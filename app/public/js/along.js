@@ -2,7 +2,7 @@
 // application; what is marked in them lies beside, until the server has it.
 import { Journal } from "./journal.js";
 import { sendPieces } from "./outbox.js";
-import { store } from "./store.js";
+import { readable, store } from "./store.js";
 
 const WORKER = "/sw.js";
 const AGAIN_MS = 20_000;
@@ -60,7 +60,7 @@ export function along() {
     decks: [], nothing: false,
 
     async init() {
-      this.decks = (await store.along()).sort((one, other) => one.name.localeCompare(other.name));
+      this.decks = ((await readable(store.along())) ?? []).sort((one, other) => one.name.localeCompare(other.name));
       this.nothing = this.decks.length === 0;
     },
   };
@@ -69,8 +69,9 @@ export function along() {
 /** On every page: what waits here is sent, and it is said how much waits. */
 export function tellWaiting() {
   const line = document.querySelector("[data-waiting]");
+  const waiting = async () => (await readable(store.waiting())) ?? [];
   const tell = async () => {
-    const count = (await store.waiting()).length;
+    const count = (await waiting()).length;
     if (line) {
       line.hidden = count === 0;
       line.textContent = `${count} ${count === 1 ? "session waits" : "sessions wait"} on this device for the server.`;
@@ -80,7 +81,7 @@ export function tellWaiting() {
   const send = async () => {
     sendPieces();
     if (await tell() === 0 || document.getElementById("plan")) return;
-    for (const session of await store.waiting()) await (await Journal.open(session, tell)).send();
+    for (const session of await waiting()) await (await Journal.open(session, tell)).send();
     tell();
   };
   send();

@@ -2,7 +2,7 @@
 // twice changes nothing. Survives a reload, a closed tab and a server that is away.
 import { clock } from "./clock.js";
 import { device } from "./device.js";
-import { readable, store } from "./store.js";
+import { NO_ROOM, readable, store } from "./store.js";
 import { uuid } from "./uuid.js";
 
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
@@ -32,7 +32,7 @@ export class Journal {
   /** How it stands with what was marked. */
   get words() {
     const parts = [this.marksWaiting === 0 ? "Saved" : `${this.marksWaiting} not sent yet`];
-    if (!this.roomLeft) parts.push("no room in this browser: keep this page open until all is kept");
+    if (!this.roomLeft) parts.push(NO_ROOM);
     if (this.kept.refused.length) parts.push(`${this.kept.refused.length} refused: ${this.kept.refused.at(-1).why}`);
     return parts.join(" · ");
   }

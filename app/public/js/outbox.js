@@ -1,5 +1,8 @@
 // What is sent as one piece and waits in the browser until the server has it: each under its own uuid, so that sending twice changes nothing.
-import { store } from "./store.js";
+import { readable, store } from "./store.js";
+
+// What the storage of this browser does not take: here as long as the page is open.
+const here = new Map();
 
 async function post(path, body, renewed = false) {
   const token = document.querySelector("meta[name=csrf-token]");
@@ -11,23 +14,42 @@ async function post(path, body, renewed = false) {
   return answer;
 }
 
+/** @returns what waits */
+export const pieces = async () => [...((await readable(store.pieces())) ?? []).filter(({ uuid }) => !here.has(uuid)), ...here.values()];
+
+/** @returns whether something would be lost with the page */
+export const onlyHere = () => here.size > 0;
+
+async function keep(piece) {
+  try {
+    await store.putPiece(piece);
+    here.delete(piece.uuid);
+  } catch {
+    here.set(piece.uuid, piece);
+  }
+}
+
+async function drop(uuid) {
+  here.delete(uuid);
+  await readable(store.dropPiece(uuid));
+}
+
 /** Puts something away to be sent; what stood there under the same uuid is replaced. */
-export const put = (uuid, path, body) => store.putPiece({ uuid, path, body });
+export const put = (uuid, path, body) => keep({ uuid, path, body });
 
 /** @returns how many pieces wait; what the server refuses is put aside and counts as refused */
 export async function sendPieces() {
-  const pieces = await store.pieces();
-  for (const piece of pieces.filter(({ refused }) => !refused)) {
+  for (const piece of (await pieces()).filter(({ refused }) => !refused)) {
     try {
       const answer = await post(piece.path, piece.body);
-      const now = (await store.pieces()).find(({ uuid }) => uuid === piece.uuid);
+      const now = (await pieces()).find(({ uuid }) => uuid === piece.uuid);
       // Changed meanwhile, it is sent again.
       if (JSON.stringify(now?.body) !== JSON.stringify(piece.body)) continue;
-      if (answer.ok) await store.dropPiece(piece.uuid);
-      else if (answer.status === 422) await store.putPiece({ ...piece, refused: JSON.stringify((await answer.json()).errors) });
+      if (answer.ok) await drop(piece.uuid);
+      else if (answer.status === 422) await keep({ ...piece, refused: JSON.stringify((await answer.json()).errors) });
     } catch {
       break;
     }
   }
-  return (await store.pieces()).length;
+  return (await pieces()).length;
 }

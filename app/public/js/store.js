@@ -40,6 +40,9 @@ async function database() {
   }
 }
 
+/** Said where the storage takes nothing. */
+export const NO_ROOM = "no room in this browser: keep this page open until all is kept";
+
 /** Reads what it can: nothing, where there is nothing to read from. */
 export async function readable(reading) {
   try {

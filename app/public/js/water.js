@@ -3,8 +3,8 @@
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { card } from "./emergency.js";
 import { heard } from "./letters.js";
-import { put, sendPieces } from "./outbox.js";
-import { store } from "./store.js";
+import { onlyHere, pieces, put, sendPieces } from "./outbox.js";
+import { NO_ROOM } from "./store.js";
 import { Diver } from "./surface.js";
 import { uuid } from "./uuid.js";
 import { WakeLock } from "./wake_lock.js";
@@ -40,7 +40,7 @@ export function water() {
 
     /** What this device knows of today is there again after a reload, whether or not the server has it. */
     async comeBack() {
-      const waiting = (await store.pieces()).filter(({ path }) => path === "/dives").map(({ body }) => body);
+      const waiting = (await pieces()).filter(({ path }) => path === "/dives").map(({ body }) => body);
       for (const diver of divers) {
         for (const dive of waiting.filter(({ athlete_id: id }) => id === diver.id)) diver.dives = [...diver.dives.filter(({ uuid }) => uuid !== dive.uuid), dive];
         diver.dives.sort((one, other) => one.down_ms - other.down_ms);
@@ -75,7 +75,7 @@ export function water() {
 
     async send() {
       const waiting = await sendPieces();
-      this.kept = waiting === 0 ? "Saved" : `${waiting} not sent yet`;
+      this.kept = [waiting === 0 ? "Saved" : `${waiting} not sent yet`, onlyHere() && NO_ROOM].filter(Boolean).join(" · ");
     },
 
     sign(event) {

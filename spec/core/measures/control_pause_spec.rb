@@ -31,6 +31,16 @@ RSpec.describe Windlass::Measures::ControlPause do
       expect(series.scores.map(&:seconds)).to eq [25, 26]
     end
 
+    it "finds the scores of any days among many, both days included, as a walk through all would" do
+      random = Random.new(3)
+      series = described_class.new((0..90).reject { random.rand < 0.4 }.map { |back| control_pause(random.rand(8.0..40.0), on: monday - back) })
+      windows = Array.new(60) { [monday - random.rand(-5..95), monday - random.rand(-5..95)] } + [[monday, monday], [monday + 3, monday + 9], [monday - 200, monday - 150]]
+      found = windows.map { |from, to| series.within(from, to) }
+
+      expect(found).to eq(windows.map { |from, to| series.scores.select { |one| one.taken_at.to_date.between?(from, to) } })
+      expect(found.map(&:size).minmax).to match [0, be > 30]
+    end
+
     it "has the median of fourteen days as its baseline" do
       series = described_class.new((0..20).map { |back| control_pause(10 + back, on: monday - back) })
 

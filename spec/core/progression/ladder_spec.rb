@@ -11,6 +11,16 @@ RSpec.describe Windlass::Progression::Ladder do
     expect(rungs(14)).to eq [[5, 5, 2], [5, 5, 3], [5, 6, 3], [6, 6, 3], [6, 7, 3], [7, 7, 3], [7, 8, 3], [8, 8, 3]]
   end
 
+  it "says what each rung of each family holds, as its plan has it, and nothing above the top" do
+    Windlass::Protocols::ALL.each do |protocol|
+      ladder = described_class.new(protocol, Windlass::Measures::Values.new(control_pause_s: 25, maximal_hold_s: 150, sustained_exhale_beats: 30))
+      held = ladder.rungs.each_index.map { |rung| ladder.hold_seconds(rung) }
+
+      expect([protocol.id, held]).to eq [protocol.id, ladder.rungs.map { |dose| Rational(protocol.compile(dose).hold_ms, 1000) * protocol.sets(dose) }]
+      expect([ladder.hold_seconds(ladder.rungs.size), ladder.rungs.each_index.map { |rung| ladder.hold_seconds(rung) }]).to eq [nil, held]
+    end
+  end
+
   it "never holds past 60 % of the control pause, nor past 10 s" do
     tops = [6, 10, 12, 16.6, 17, 40].to_h { |pause| [pause, rungs(pause).last.first] }
 
