@@ -10,15 +10,18 @@ module Windlass
       # Events from which the model learns.
       TEACHING = %w[first_urge oximeter hold_end].freeze
 
-      # The lock is held for as long as it takes to write; what has to be reckoned comes before and after it.
+      # The lock is held for as long as it takes to write; what has to be reckoned comes before and after it. Where nothing is new,
+      # nothing is reckoned.
       # @param events [Array<Hash>] of Forms::JournalForm
+      # @param told [Hash, nil] where the run stands, for those who follow it: written along
       # @return [Array<String>] uuids that are kept now
-      def self.call(session, events, now:)
-        new = fresh = []
+      def self.call(session, events, now:, told: nil)
+        fresh = []
         session.transaction do
-          session.lock!
-          new = events.map { |event| event[:uuid] } - session.journal_events.where(uuid: events.map { |event| event[:uuid] }).pluck(:uuid)
-          fresh = events.select { |event| new.include?(event[:uuid]) }
+          TellFollowers.call(session, told, now: now)
+          fresh = not_here(session, events)
+          next if fresh.empty?
+
           insert(session, fresh, now)
           stored = session.journal_events.reload.map(&:to_core)
           timeline = session.to_paced
@@ -30,6 +33,15 @@ module Windlass
         end
         close(session, fresh, now: now) if session.over? && fresh.any?
         events.map { |event| event[:uuid] }
+      end
+
+      # @return [Array<Hash>] those that are not here yet
+      def self.not_here(session, events)
+        return [] if events.empty?
+
+        session.lock!
+        known = session.journal_events.where(uuid: events.map { |event| event[:uuid] }).pluck(:uuid).to_set
+        events.reject { |event| known.include?(event[:uuid]) }
       end
 
       # Once it is over: what it teaches, and what the judge says of it. A mark that comes later teaches what it can.
@@ -103,7 +115,7 @@ module Windlass
       def self.ran_ms(events)
         events.find { |event| event.kind == :quiet }&.at_ms || events.reject { |event| NOT_RUN.include?(event.kind) }.map(&:at_ms).max
       end
-      private_class_method :moment, :ran_ms, :close, :write_said, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
+      private_class_method :not_here, :moment, :ran_ms, :close, :write_said, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
     end
   end
 end

@@ -21,8 +21,7 @@ module Windlass
           halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
 
           record = Actions::TwinSession.for(session_record, form.device, form.events, now: now)
-          Actions::TellFollowers.call(record, form.told, now: now)
-          JSON.generate(kept: Actions::KeepJournal.call(record, form.events, now: now), refused: form.refused)
+          JSON.generate(kept: Actions::KeepJournal.call(record, form.events, now: now, told: form.told), refused: form.refused)
         end
 
         # Two devices ran the same: which of them it was, or both.

@@ -32,6 +32,19 @@ RSpec.describe "The journal under a bad network", :web do
     end
   end
 
+  it "reckons nothing where nothing is new: what is sent again, and where the run stands" do
+    session = fresh_session
+    events = journal(session).first(9)
+    Windlass::Actions::KeepJournal.call(session, events, now: clock.now)
+    kept = [rounds_of(session), session.reload.attributes.except("told", "told_at")]
+    expect(Windlass::Timeline::Replay).not_to receive(:rounds)
+    again = Windlass::Actions::KeepJournal.call(session, events.reverse, now: clock.now + 5, told: {"index" => 4})
+    send_json("/sessions/#{session.uuid}/events", events: [], state: {index: 5, at: 61_000, live: true})
+
+    expect([again.sort, last_response.status]).to eq [events.map { |event| event[:uuid] }.sort, 200]
+    expect([rounds_of(session), session.reload.attributes.except("told", "told_at")]).to eq kept
+  end
+
   it "keeps what the coach wrote on the sheet when a late mark arrives" do
     session = fresh_session
     *early, late = journal(session)
