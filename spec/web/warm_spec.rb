@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+require "web_helper"
+require_relative "../../app/warm"
+
+# What is looked at before the door opens, so that nobody waits for it.
+RSpec.describe Windlass::Warm, :web do
+  let(:seen) { [] }
+  let(:watched) { ->(request) { app.call(request).tap { |status, _, _| seen << [request["PATH_INFO"], status] } } }
+
+  it "is there in a house of nobody" do
+    described_class.up(watched)
+    expect(seen.map(&:last).uniq).to eq [200]
+  end
+
+  it "is a page of each kind where there is somebody, and changes nothing" do
+    prescription = prescribe(make_athlete.tap { |one| make_pause(one) })
+    session = run_set(prescription, at: clock.now - 86_400)
+    before = session.reload.attributes
+    described_class.up(watched)
+
+    id = prescription.athlete_id
+    expect(seen.map(&:first)).to include("/", "/athletes/#{id}", "/sessions/#{session.uuid}", "/sessions/#{session.uuid}/deck", "/prescriptions/#{prescription.id}", "/water")
+    expect([seen.map(&:last).uniq, session.reload.attributes, session.journal_events.pluck(:kind).tally["start"]]).to eq [[200], before, 1]
+  end
+end
