@@ -19,19 +19,24 @@ module Windlass
         taken_up(prescription, ready, now) || plan(prescription, columns(prescription, ready, standing, now), now)
       end
 
-      # @return [Boolean] planned and not begun, and what was true then is not so now: a screening, a stop, an answer
-      def self.outdated?(session, now:)
-        return false unless session.state == "planned"
+      # @param sessions [Array<Records::Session>] with their prescriptions and athletes
+      # @return [Records::Session, nil] the first that is planned and not begun, and of which what was true then is not so now: a screening, a stop, an answer
+      def self.outdated(sessions, now:)
+        planned = sessions.select { |session| session.state == "planned" }
+        planned.each { |session| session.prescription.association(:athlete).target = session.athlete }
+        situations = Situations.new(planned.map(&:athlete).uniq, now: now)
+        planned.find { |session| outdated?(session.prescription, situations, now) }
+      end
 
-        prescription = session.prescription
-        prescription.quiet? || !ready(prescription, standing(prescription, now), now).go?
+      def self.outdated?(prescription, situations, now)
+        prescription.quiet? || !situations.ready(prescription, standing(prescription, now, values: situations.values(prescription.athlete))).go?
       rescue Error
         true
       end
 
-      def self.standing(prescription, now)
-        prescription.to_standing(on: now.to_date) or
-          raise Error, prescription.to_protocol.lacking(prescription.athlete.to_values) || "The measures do not offer this protocol any more."
+      def self.standing(prescription, now, values: prescription.athlete.to_values)
+        prescription.to_standing(on: now.to_date, values: values) or
+          raise Error, prescription.to_protocol.lacking(values) || "The measures do not offer this protocol any more."
       end
 
       def self.ready(prescription, standing, now)
@@ -81,7 +86,7 @@ module Windlass
         compiled = protocol.compile(dose, body)
         Forecasts.objection(athlete, on: on) ? compiled : protocol.bounded(compiled, dose, body)
       end
-      private_class_method :standing, :ready, :taken_up, :plan, :columns, :of_dose, :timeline
+      private_class_method :outdated?, :standing, :ready, :taken_up, :plan, :columns, :of_dose, :timeline
     end
   end
 end

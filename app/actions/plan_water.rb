@@ -33,7 +33,7 @@ module Windlass
       end
 
       def self.refuse(groups, now)
-        situations = Situations.new(groups.flatten.each { |athlete| athlete.days.reset }, now: now)
+        situations = Situations.new(groups.flatten, now: now)
         groups.each do |pair|
           pair.each do |athlete|
             ready = Progression::Readiness.of(situations.of(athlete, Progression::WATER).with(watcher: (pair - [athlete]).first.name))

@@ -23,7 +23,7 @@ module Windlass
       def title = session.prescription.name
 
       # @return [Boolean] the questions of the day are asked on the deck: it was taken along before anybody could be asked
-      def unasked? = session.state == "planned" && session.athlete.day_on(session.local_date).new_record?
+      def unasked? = session.state == "planned" && day.new_record?
 
       # @return [Array<String>] cautions, and what the coach wrote
       def cautions = [("Ask: #{Progression::TodaysQuestions.aloud} If anything is so, close this: quiet breathing only." if unasked?), care, *session.to_protocol.cautions, *notes, emergency_card.missing].compact
@@ -62,28 +62,32 @@ module Windlass
       def holds_now? = timeline.segments.any?(&:breath)
 
       # @return [Boolean] the first breath after a hold says something here
-      def breaths_asked? = timeline.own_pace? || session.to_protocol.asked_holds(session.to_dose).any?
+      def breaths_asked? = timeline.own_pace? || asked_holds.any?
 
       # @return [Boolean] something is held for the hold's sake: an urge in it says something
       def urges_asked? = session.parts.any? { |part| part.is_a?(Timeline::Compiled::Placed) }
 
       # @return [Hash] for the deck's script
       def plan
-        {uuid: session.uuid, athlete: session.athlete_id, name: name, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
-         over: session.over?, unasked: unasked?, paced: paced?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
-         calls: spoken_calls(session.to_protocol.calls(session.to_dose)), words: words, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}.compact
+        @plan ||= {uuid: session.uuid, athlete: session.athlete_id, name: name, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
+                   over: session.over?, unasked: unasked?, paced: paced?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
+                   calls: spoken_calls(session.to_protocol.calls(session.to_dose)), words: words, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}.compact
       end
 
       def timeline = @timeline ||= session.to_timeline
 
       private
 
+      def day = @day ||= session.athlete.day_on(session.local_date)
+
+      def asked_holds = @asked_holds ||= session.to_protocol.asked_holds(session.to_dose, timeline)
+
       # Where a rung asks for care, who is there is named before it starts.
       def care
         standing = session.prescription.to_standing(on: session.local_date)
         return unless standing && !session.over? && standing.ladder.care?(session.rung)
 
-        watcher = session.athlete.day_on(session.local_date).watcher
+        watcher = day.watcher
         "This rung asks for care: #{watcher.empty? ? "somebody" : watcher} beside, the oximeter on."
       end
 
@@ -115,7 +119,7 @@ module Windlass
       end
 
       # @return [Set<Integer>] numbers of the holds after which the first breath is asked for while it runs
-      def asked_breaths = (session.to_protocol.first_breath == :end) ? Set.new : session.to_protocol.asked_holds(session.to_dose)
+      def asked_breaths = (session.to_protocol.first_breath == :end) ? Set.new : asked_holds
 
       # A coach's own words are spoken by the browser, where it has a voice; ours ship.
       def said(segment)

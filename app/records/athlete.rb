@@ -48,7 +48,7 @@ module Windlass
       def to_values = Measure.newest_values([self]).fetch(id)
 
       # @return [Records::Day] of that date; a new one where nothing was said yet
-      def day_on(date) = days.find { |day| day.local_date == date } || days.build(account_id: account_id, local_date: date)
+      def day_on(date) = days.find_by(local_date: date) || Day.new(account_id: account_id, athlete: self, local_date: date)
 
       # @param on [Date] the day of the reading: the baseline is that of the fortnight before it
       # @return [Measures::Context]

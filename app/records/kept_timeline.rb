@@ -8,6 +8,13 @@ module Windlass
     class KeptTimeline < Record
       self.table_name = "timelines"
 
+      # Plans that were read lately: a page asks for the same several times, twelve lanes for twelve.
+      READ = Kept.new(120)
+
+      # @param before [Array<Windlass::Timeline::Segment>] what came before its first second
+      # @return [Windlass::Timeline::Compiled]
+      def compiled(before:) = READ.fetch([digest, before]) { Windlass::Timeline::Compiled.new(segments.map { |segment| Windlass::Timeline::Segment.from_h_plain(segment) }, before: before) }
+
       # @param plans [Array<Array<Hash>>] segments of several
       # @return [Hash{Array<Hash> => Integer}] ids, of what was there and of what is kept now
       def self.keep(plans)

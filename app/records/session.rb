@@ -67,7 +67,7 @@ module Windlass
       end
 
       # @return [Timeline::Compiled] as it was planned
-      def to_timeline = Timeline::Compiled.new(segments.map { |segment| Timeline::Segment.from_h_plain(segment) }, before: to_protocol.worked_up(to_dose))
+      def to_timeline = timeline.compiled(before: to_protocol.worked_up(to_dose))
 
       # @return [Array<Timeline::Compiled::Placed, Timeline::Compiled::Sounded>] what is judged of the plan: the first has number 1
       def parts = to_protocol.judged_parts(to_timeline)

@@ -8,7 +8,7 @@ module Windlass
 
         app.get("/sessions/:uuid/deck") do
           record = session_record
-          redirect to("/prescriptions/#{record.prescription_id}"), 303 if Actions::PlanSession.outdated?(record, now: now)
+          redirect to("/prescriptions/#{record.prescription_id}"), 303 if Actions::PlanSession.outdated([record], now: now)
 
           page = Presenters::Deck.new(record)
           erb :"sessions/deck", layout: :deck_layout, locals: {title: "#{page.name}: #{page.title}", page: page}

@@ -38,7 +38,7 @@ module Windlass
 
         app.get("/squads/:uuid/deck") do
           record = squad
-          outdated = record.sessions.find { |session| Actions::PlanSession.outdated?(session, now: now) }
+          outdated = Actions::PlanSession.outdated(record.sessions, now: now)
           redirect to("/prescriptions/#{outdated.prescription_id}"), 303 if outdated
 
           page = Presenters::SquadDeck.new(record)
@@ -47,7 +47,7 @@ module Windlass
       end
 
       module Helpers
-        def squad = Records::Squad.where(account_id: account.id).includes(sessions: %i[athlete prescription]).find_by!(uuid: said(:uuid))
+        def squad = Records::Squad.where(account_id: account.id).includes(sessions: [:timeline, :prescription, {athlete: %i[suspensions screenings clearances account]}]).find_by!(uuid: said(:uuid))
 
         def squad_sheet(record, form: nil)
           status 422 if form

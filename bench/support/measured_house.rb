@@ -21,8 +21,12 @@ module Bench
       @session = @athlete.sessions.kept.order(:local_date, :id).last
     end
 
-    # @return [Array<String>] an address for each page of the routing table that is a page
+    # @return [Array<String>] an address for each page of the routing table that is a page: what is a file is none
     def addresses
+      @addresses ||= plain_addresses + further_addresses
+    end
+
+    def plain_addresses
       group = Windlass::Records::Group.first
       measure = @athlete.measures.where.not(kind: "control_pause").last
       pause = @athlete.measures.where(kind: "control_pause").order(:taken_at).last
@@ -30,7 +34,33 @@ module Bench
         "/athletes/1/measures/control_pause?order=highest&page=3", "/athletes/1/measures/maximal_hold/new", "/athletes/1/control-pauses/new", "/control-pauses/#{pause.uuid}", "/measures/#{measure.uuid}", "/measures/#{measure.uuid}/correct", "/athletes/1/cold", "/athletes/1/dives",
         "/athletes/1/programme", "/athletes/1/programme/plan", "/athletes/1/times", "/prescriptions/#{@session.prescription_id}", "/prescriptions/#{@session.prescription_id}/write-in", "/sessions/#{@session.uuid}", "/sessions/#{@session.uuid}/deck", "/sessions/#{@session.uuid}/follow",
         "/log", "/log?athlete_id=1&order=hardest", "/log?symptom=any", "/log?verdict=ease", "/protocols", "/protocols?athlete_id=1", "/protocols/co2-table?athlete_id=1", "/own-protocols/1", "/programme?all=1", "/programme/load", "/groups/#{group.id}", "/groups/#{group.id}/edit", "/groups/#{group.id}/plan",
-        "/planned/#{Windlass::Records::PlannedSession.in_order.last.uuid}", "/water", "/bench", "/rules", "/place", "/along"]
+        "/planned/#{Windlass::Records::PlannedSession.in_order.last.uuid}", "/water", "/bench", "/rules", "/place", "/along", "/groups/new", "/token"]
+    end
+
+    # Of what is not in every house, and of squads.
+    def further_addresses
+      records = Windlass::Records
+      planned = records::PlannedSession.in_order.last
+      group = records::Group.all.find { |one| one.slots.any? }
+      screening = @athlete.screenings.last
+      ["/morning/#{Windlass::MorningLinks.new(Windlass::Security.secret).path(@athlete).delete_prefix("/morning/")}", "/water/clock?pairs=1-2", "/screenings/#{screening.id}/correct", "/athletes/#{planned.athlete_id}/programme/anew", "/planned/#{planned.uuid}/choices.json",
+        "/groups/#{group.id}/slots/#{group.slots.first.id}/fit", "/sessions/#{@session.uuid}/follow.svg", "/sessions/#{@session.uuid}/told", "/sessions/#{@session.uuid}/oximeter?at=0", *["", "/deck", "/follow", "/told"].map { |part| "/squads/#{squad.uuid}#{part}" }]
+    end
+
+    # Twelve lanes, planned for today.
+    def squad
+      @squad ||= Windlass::Records::Squad.order(:id).last || begin
+        now = Time.now
+        able = Windlass::Records::Prescription.open.where(protocol: %w[quiet-breathing small-holds]).order(:id).uniq(&:athlete_id).select { |one| start(one, now)&.state == "planned" }.first(Windlass::Squad::LANES.max)
+        Windlass::Actions::PlanSquad.call(Windlass::Records::Account.first, able, now: now)
+      end
+    end
+
+    def start(prescription, now)
+      Windlass::Actions::KeepDay.call(prescription.athlete, {}, now: now)
+      Windlass::Actions::PlanSession.call(prescription, now: now)
+    rescue Windlass::Error
+      nil
     end
 
     # @return [Hash{String => Hash}] by address

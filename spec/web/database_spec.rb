@@ -27,6 +27,17 @@ RSpec.describe "The database", :web do
       .to raise_error ActiveRecord::StatementInvalid, /moves_overruled_with_reason/
   end
 
+  it "finds the few sessions of a squad by index, also once its tables were looked at" do
+    connection = ActiveRecord::Base.connection
+    skip("PostgreSQL counts what is not there apart") unless connection.adapter_name == "SQLite"
+    one = run_set(prescribe(make_athlete.tap { |athlete| make_pause(athlete) }))
+    40.times { |back| one.dup.update!(uuid: SecureRandom.uuid, local_date: one.local_date - back - 1) }
+    connection.execute("ANALYZE")
+
+    plans = %w[squad_id twin_of_id].map { |column| connection.select_rows("EXPLAIN QUERY PLAN SELECT * FROM sessions WHERE #{column} = 3").flatten.join(" ") }
+    expect(plans).to match [/USING INDEX index_sessions_on_squad_id/, /USING INDEX index_sessions_on_twin_of_id/]
+  end
+
   it "waits for another writer without losing anything" do
     file = File.expand_path("../../tmp/writers.sqlite3", __dir__)
     FileUtils.rm_f(Dir["#{file}*"])

@@ -181,7 +181,7 @@ module Windlass
       end
 
       # Numbers of holds after which a first breath is asked for, over the whole session.
-      def asked_holds(dose)
+      def asked_holds(dose, _compiled = nil)
         first = 0
         bound(dose).runs.each_with_object(Set.new) do |run, asked|
           asked.merge(run.protocol.asked_holds(run.dose).map { |number| first + number })

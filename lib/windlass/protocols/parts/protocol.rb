@@ -119,12 +119,13 @@ module Windlass
       # @return [Array<Symbol>] columns that are asked about before every session; those of single doses are asked by the ladder
       def asked_columns = [column].compact
 
+      # @param compiled [Timeline::Compiled, nil] of that dose, where it is there already
       # @return [Set<Integer>] numbers of the holds after which a first breath is asked for
-      def asked_holds(dose)
+      def asked_holds(dose, compiled = nil)
         case first_breath
         when :never then Set.new
-        when :hold then compile(dose).holds.to_set(&:number)
-        when :end then compile(dose).holds.last(1).to_set(&:number)
+        when :hold then (compiled || compile(dose)).holds.to_set(&:number)
+        when :end then (compiled || compile(dose)).holds.last(1).to_set(&:number)
         else asked_after(dose)
         end
       end
