@@ -73,7 +73,8 @@ module Windlass
     module Tokens
       CHECK = Rack::Protection::AuthenticityToken.new(->(_env) {})
 
-      def csrf_token = Rack::Protection::AuthenticityToken.token(session)
+      # Masked anew for each page; a page has one, however many forms stand on it.
+      def csrf_token = @csrf_token ||= Rack::Protection::AuthenticityToken.token(session)
 
       def token_accepted? = CHECK.accepts?(env)
     end

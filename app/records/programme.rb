@@ -13,7 +13,8 @@ module Windlass
       scope :open, -> { where(ended_at: nil) }
       # Planned, and not over.
       # Each length by itself: databases add days to a date each in their own way.
-      scope :current, ->(on) { open.merge(Windlass::Programme::WEEKS.map { |weeks| where(weeks: weeks, starts_on: (on - 7 * weeks + 1)..) }.reduce(:or)) }
+      NOT_OVER = Windlass::Programme::WEEKS.map { "(weeks = ? AND starts_on >= ?)" }.join(" OR ").freeze
+      scope :current, ->(on) { open.where("(#{NOT_OVER})", *Windlass::Programme::WEEKS.flat_map { |weeks| [weeks, on - 7 * weeks + 1] }) }
 
       def ends_on = starts_on + 7 * weeks - 1
 

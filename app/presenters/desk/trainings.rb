@@ -10,7 +10,7 @@ module Windlass
 
         Row = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :notes, :place, :set, :running, :miniature, :state, :word, :reason, :said, :slot) do
           # Nothing that is known stands against it; who was not asked today is asked first.
-          def together? = !running && %i[yes light].include?(state)
+          def together? = !running && (state == :yes || state == :light)
 
           # Asked, and it may be run at once.
           def runs? = running || (together? && !said.nil?)
