@@ -1,8 +1,12 @@
 # frozen_string_literal: true
 
+require_relative "../marks"
+
 # What Today says of an athlete is kept under a mark, which is another as soon as anything changes that it is made of, whoever changes it and
 # however. The database sees to that: no writer can forget it. Marks are random, so that none ever comes twice.
 class MarkWhoseDeskChanged < ActiveRecord::Migration[7.2]
+  include Marks
+
   OF_AN_ATHLETE = %w[screenings clearances measures prescriptions suspensions planned_sessions programmes].freeze
   # Of a session not what its deck says every second.
   OF_SESSIONS = %w[athlete_id prescription_id state local_date discarded_at proposed_verdict proposed_reason proposed_plain symptoms note given_up twin_of_id twin_settled done_ms dose].freeze
@@ -17,15 +21,7 @@ class MarkWhoseDeskChanged < ActiveRecord::Migration[7.2]
     marks("athletes", "id", columns: OF_ATHLETES)
   end
 
-  def down
-    raise ActiveRecord::IrreversibleMigration
-  end
-
   private
-
-  def sqlite? = connection.adapter_name == "SQLite"
-
-  def random = sqlite? ? "random()" : "(random() * 9007199254740991)::bigint"
 
   # @param athlete [String] a column, or SQL in which ROW is the row that was written
   def marks(table, athlete, columns: nil)
@@ -34,14 +30,7 @@ class MarkWhoseDeskChanged < ActiveRecord::Migration[7.2]
 
       of = (columns && event == "update") ? "UPDATE OF #{columns.join(", ")}" : event.upcase
       whose = athlete.include?("ROW") ? athlete.gsub("ROW", row) : "#{row}.#{athlete}"
-      trigger("desk_of_#{table}_#{event}", "AFTER #{of} ON #{table}", "UPDATE athletes SET desk_mark = #{random} WHERE id = #{whose};", row)
+      trigger("desk_of_#{table}_#{event}", "AFTER #{of} ON #{table}", another_desk_mark(whose))
     end
-  end
-
-  def trigger(name, on, deed, row)
-    return execute("CREATE TRIGGER #{name} #{on} FOR EACH ROW BEGIN #{deed} END") if sqlite?
-
-    execute("CREATE FUNCTION #{name}() RETURNS trigger AS $$ BEGIN #{deed} RETURN #{row}; END $$ LANGUAGE plpgsql")
-    execute("CREATE TRIGGER #{name} #{on} FOR EACH ROW EXECUTE FUNCTION #{name}()")
   end
 end
