@@ -16,7 +16,7 @@ RSpec.describe "Several processes" do
 
       @server = spawn(@environment, "bundle", "exec", "puma", "--quiet", "-C", "config/puma.rb", chdir: root, out: File::NULL, err: File::NULL, pgroup: true)
       begin
-        wait_until { answer("/token") }
+        wait_until { answer("/token") && workers.size == 3 }
         example.run
       ensure
         Process.kill(:TERM, -@server)
