@@ -13,21 +13,21 @@ module Windlass
       # @return [Progression::Verdict, nil] nil where the protocol is not offered any more
       def self.call(session, of_the_day: session.sets_of_the_day)
         sets = of_the_day.map { |set| (set.id == session.id) ? session : set }
-        judge(session, (sets.empty? ? [session] : sets).map(&:to_core), JudgedPast.new(session.athlete, (session.local_date - HISTORY_DAYS)...session.local_date))
+        judge(session, of_day((sets.empty? ? [session] : sets).map(&:to_core)), JudgedPast.new(session.athlete, (session.local_date - HISTORY_DAYS)...session.local_date))
       end
 
       # @param session [Records::Session] the newest set of its day
-      # @param sets [Array<Progression::Session>] of that day and dose
+      # @param day [Progression::Session] that day's sets of its dose, as one
       # @param past [JudgedPast]
       # @return [Progression::Verdict, nil]
-      def self.judge(session, sets, past)
+      def self.judge(session, day, past)
         standing = standing_at(session, past.values) or return
-        Progression::Judge.judge(Progression::Session.of_day(sets, rounds_planned: rounds_of_day(sets.last)), history: past.before(session.local_date), standing: standing, mornings: mornings(session))
+        Progression::Judge.judge(day, history: past.before(session.local_date), standing: standing, mornings: mornings(session))
       end
 
-      # @param set [Progression::Session] a set that says what it was to have itself
-      # @return [Integer] judged parts that all sets of its dose have
-      def self.rounds_of_day(set) = set.rounds_planned * set.activity.sets(set.dose)
+      # @param sets [Array<Progression::Session>] of one day and dose, each alone
+      # @return [Progression::Session] the sets as one, which is to have what all sets of its dose have
+      def self.of_day(sets) = Progression::Session.of_day(sets, rounds_planned: sets.last.rounds_planned * sets.last.activity.sets(sets.last.dose))
 
       # Of those who over-breathe: the others are not asked.
       def self.mornings(session)

@@ -17,22 +17,18 @@ module Windlass
       def values = @values ||= athlete.to_values
 
       # @param date [Date]
-      # @return [Array<Progression::Session>] days before it, as far as any rule looks back
-      def before(date)
-        first, past = [date - JudgeDay::HISTORY_DAYS, date].map { |from| judged_days.bsearch_index { |day| day.date >= from } || judged_days.size }
-        judged_days[first...past]
-      end
+      # @return [Progression::History] days before it, as far as any rule looks back
+      def before(date) = history.between(date - JudgeDay::HISTORY_DAYS, date)
 
-      # @param ids [Array<Integer>] of records
-      # @return [Array<Progression::Session>] each set alone
-      def sets(ids) = (@by_id ||= @sets.index_by(&:id)).values_at(*ids)
+      # @param ids [Array<Integer>] records of one day and dose, in order
+      # @return [Progression::Session] the day
+      def day(ids) = days.fetch(ids) { JudgeDay.of_day(@sets.index_by(&:id).fetch_values(*ids)) }
 
       private
 
-      def judged_days
-        @judged_days ||= @sets.group_by { |set| [set.protocol, set.dose, set.date] }.values
-          .map { |sets| Progression::Session.of_day(sets, name_sets: false, rounds_planned: JudgeDay.rounds_of_day(sets.last)) }.sort_by(&:date)
-      end
+      def history = @history ||= Progression::History.of(days.values)
+
+      def days = @days ||= @sets.group_by { |set| [set.protocol, set.dose, set.date] }.values.to_h { |sets| [sets.map(&:id), JudgeDay.of_day(sets)] }
     end
   end
 end

@@ -43,7 +43,7 @@ module Windlass
       # @return [Progression::Verdict, nil] of the sets of a day that have the dose of its newest
       def judge(sets)
         newest = sets.last
-        JudgeDay.judge(newest, @past.sets(sets.select { |set| set.dose == newest.dose }.map(&:id)), @past)
+        JudgeDay.judge(newest, @past.day(sets.select { |set| set.dose == newest.dose }.map(&:id)), @past)
       end
 
       # @return [Hash{Array(Integer, Date) => Array<Records::Session>}] sets by prescription and day

@@ -14,27 +14,22 @@ module Windlass
       attr_reader :session, :standing, :evidence
 
       # @param session [Session]
-      # @param history [Enumerable<Session>] of all protocols, in any order; later ones and this one itself are left out
+      # @param history [Enumerable<Session>, History] of all protocols, in any order; later ones and this one itself are left out
       # @param standing [Standing] at the dose of the session
       # @param mornings [Measures::MorningSeries, nil] control pauses, where the practice may spoil them
       def initialize(session, history, standing, mornings = nil)
         @session = session
         @mornings = mornings
         @standing = standing
-        @evidence = Evidence.of(session)
-        @evidence_of = {session => @evidence}.compare_by_identity
-        @earlier = in_order(history.reject { |past| same?(past) || past.date > session.date })
+        @past = History.of(history.reject { |past| same?(past) || past.date > session.date })
+        @earlier = @past.sessions
+        @evidence = evidence_of(session)
       end
 
       def protocol = standing.protocol
 
       # Sessions on this rung without a break, this one last. Light days and those without a hold are passed over.
-      def row
-        @row ||= begin
-          same = @earlier.reverse.lazy.select { |past| past.protocol == session.protocol && !past.light && past.counts? }
-          [*(session.light ? [] : [session]), *same.take_while { |past| protocol.same_dose?(past.dose, standing.dose) }].reverse
-        end
-      end
+      def row = @row ||= before_on_this_rung + (session.light ? [] : [session])
 
       def clean_in_a_row = @clean_in_a_row ||= row.reverse.take_while { |past| evidence_of(past).clean? }.size
 
@@ -87,9 +82,8 @@ module Windlass
       # Hold seconds of the seven days to come: those of the seven past, with this protocol at its next dose.
       def coming_week_s
         @coming_week_s ||= begin
-          week = [*@earlier, session].select { |past| past.date > session.date - 7 }
-          same, others = week.partition { |past| past.protocol == session.protocol }
-          same.size * standing.ladder.hold_seconds(next_rung) + others.sum(&:hold_seconds)
+          same, others = @past.between(session.date - 6, session.date + 1).sessions.partition { |past| past.protocol == session.protocol }
+          (same.size + 1) * standing.ladder.hold_seconds(next_rung) + others.sum { |past| @past.seen.hold_seconds(past) }
         end
       end
 
@@ -107,22 +101,25 @@ module Windlass
 
       def same?(past) = past.id == session.id && past.protocol == session.protocol
 
-      # The order is that of time, and does not hang on how the list was written: of two that cannot be told apart in time
-      # the worse one is the later. What comes twice is taken once, as it came worst.
-      def in_order(sessions)
-        ties = sessions.group_by { |past| past.place_in_time.take(2) }.sort_by(&:first).map(&:last)
-        ties.flat_map { |tie| (tie.size > 1) ? tie.sort_by { |past| worse(past) } : tie }
-          .reverse.uniq { |past| [past.protocol, past.id] }.reverse
+      def before_on_this_rung
+        newest_first = @earlier.reverse_each.each_with_object([]) do |past, row|
+          next unless past.protocol == session.protocol && !past.light && past.counts?
+          break row unless protocol.same_dose?(past.dose, standing.dose)
+
+          row << past
+        end
+        newest_first.reverse
       end
 
-      def worse(past) = [past.protocol, (past.protocol == session.protocol && evidence_of(past).clean?) ? 0 : 1, past.to_h.except(:id).inspect, past.id.to_s]
+      def evidence_of(past) = @past.seen.evidence(past)
 
-      def evidence_of(past) = @evidence_of[past] ||= Evidence.of(past)
-
+      # This session's own seconds are of the week that ends with it.
       def held_in_week(back)
         to = session.date - 7 * back
-        sessions = [*@earlier, session].select { |past| past.date > to - 7 && past.date <= to }
-        sessions.sum(&:hold_seconds) if sessions.any?
+        week = @past.between(to - 6, to + 1)
+        return week.hold_seconds + @past.seen.hold_seconds(session) if back.zero?
+
+        week.hold_seconds if week.sessions.any?
       end
     end
   end

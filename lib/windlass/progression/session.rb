@@ -25,6 +25,11 @@ module Windlass
 
       def over? = against_target { |target| held_s > 1.1 * target }
 
+      # A day has hundreds of rounds: no other member is asked for.
+      # @param number [Integer]
+      # @return [Round] the same, of that set of the day
+      def in_set(number) = dup.tap { |copy| copy[:set] = number }.freeze
+
       # A sounded exhale whose ribs fell in, or whose stream was not even.
       def uneven? = ribs == :dropped || stream == :flickering
 
@@ -51,22 +56,21 @@ module Windlass
 
       include Past
 
-      # A day's sets are one session: rounds in order, the hardest effort, every symptom. False starts among them are none.
+      # A day's sets are one session: rounds in order, each with the number of its set, the hardest effort, every symptom. False starts among them are none.
       # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start
-      # @param name_sets [Boolean] say of each round which set it was in; of the past nobody asks
       # @param rounds_planned [Integer] what the dose asks of the whole day
-      def self.of_day(sets, name_sets: true, rounds_planned: sets.last.activity.rounds(sets.last.dose))
+      def self.of_day(sets, rounds_planned: sets.last.activity.rounds(sets.last.dose))
         real = sets.reject(&:false_start?)
         real = sets.last(1) if real.empty?
         efforts = real.map(&:effort)
-        real.last.with(rounds: (name_sets && real.size > 1) ? named(real) : real.flat_map(&:rounds), effort: efforts.include?(nil) ? nil : efforts.max,
+        real.last.with(rounds: (real.size > 1) ? named(real) : real.last.rounds, effort: efforts.include?(nil) ? nil : efforts.max,
           unrated_sets: (real.size > 1) ? (1..real.size).select { |number| efforts[number - 1].nil? } : [],
           symptoms: real.flat_map(&:symptoms).uniq, light: real.any?(&:light), rounds_planned: rounds_planned,
           washout: real.filter_map(&:washout).max, seconds_done: (real.sum { |set| set.seconds_done.to_f } if real.any?(&:seconds_done)))
       end
 
       def self.named(sets)
-        sets.each.with_index(1).flat_map { |set, number| set.rounds.map { |round| round.with(set: number) } }
+        sets.each.with_index(1).flat_map { |set, number| set.rounds.map { |round| round.in_set(number) } }
       end
       private_class_method :named
 

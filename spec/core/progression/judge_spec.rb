@@ -45,10 +45,10 @@ RSpec.describe Windlass::Progression::Judge do
     expect([clean.verdict, clean.target.reduced, clean.target.dose]).to eq [:advance, false, standing.dose]
   end
 
-  it "names the set of a round where there are several, and where it is asked" do
-    numbered = ->(sets, **how) { Windlass::Progression::Session.of_day(sets, **how).rounds.map(&:set).uniq }
+  it "names the set of a round where there are several" do
+    numbered = ->(*sets) { Windlass::Progression::Session.of_day(sets).rounds.map(&:set).uniq }
 
-    expect([numbered[[day]], numbered[[day, day]], numbered[[day, day], name_sets: false]].map(&:compact)).to eq [[], [1, 2], []]
+    expect([numbered[day], numbered[day, day]]).to eq [[nil], [1, 2]]
   end
 
   it "judges a day's sets as one session, and counts the same session once" do

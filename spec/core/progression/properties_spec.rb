@@ -47,6 +47,19 @@ RSpec.describe Windlass::Progression::Judge do
     end
   end
 
+  it "says of each of many days what it would say had it been asked of that one alone" do
+    cases.first(12).each do |seed|
+      random = Random.new(seed)
+      days = Array.new(45) { |ago| (random.rand < 0.4) ? day(on: monday - ago, rung: 2).with(id: ago) : random_session(random, on: monday - ago, rung: 2) }.shuffle(random: random)
+      shared = Windlass::Progression::History.of(days)
+      alone = days.map { |one| judge(one, history: days.select { |other| (one.date - 28...one.date).cover?(other.date) }, rung: 2).reasons }
+      together = days.map { |one| judge(one, history: shared.between(one.date - 28, one.date), rung: 2).reasons }
+
+      expect(together).to eq alone
+      expect(together.map { |reasons| reasons.first.verdict }.uniq.size).to be >= 3
+    end
+  end
+
   it "is never made milder by one more fault" do
     order = Windlass::Progression::VERDICTS
     worse = [
