@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "etc"
+require_relative "../app/collecting"
 
 # Some processes of few threads: Ruby computes one thing at a time in each, and who shares one waits for the other's page; more processes
 # than cores share these fairly (bench/load). SQLite writes one at a time in all of them. Nothing that one process keeps is needed by
@@ -9,6 +10,8 @@ environment "production"
 threads 1, Integer(ENV.fetch("WINDLASS_THREADS", 3))
 processes = Integer(ENV.fetch("WINDLASS_WORKERS", (Etc.nprocessors > 1) ? (2 * Etc.nprocessors).clamp(2, 4) : 0))
 workers processes
+# A connection that is kept stays with its process, however busy that is: each request goes to the one that is free (bench/load).
+enable_keep_alives false
 bind "tcp://#{ENV.fetch("WINDLASS_BIND", "127.0.0.1")}:#{ENV.fetch("PORT", 9494)}"
 
 if processes.positive?
@@ -16,6 +19,8 @@ if processes.positive?
   preload_app!
   # A connection belongs to the process that made it.
   before_fork { ActiveRecord::Base.connection_handler.clear_all_connections! }
+  # Where others answer meanwhile.
+  out_of_band { Windlass::Collecting.between_answers }
 end
 
 # What is no request at all never reaches the application: it gets a plain word, and no paths of this machine.

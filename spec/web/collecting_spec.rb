@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+require "web_helper"
+require_relative "../../app/collecting"
+
+RSpec.describe Windlass::Collecting do
+  room = {old_objects: 100, old_objects_limit: 1000, oldmalloc_increase_bytes: 100, oldmalloc_increase_bytes_limit: 1000,
+          remembered_wb_unprotected_objects: 100, remembered_wb_unprotected_objects_limit: 1000,
+          heap_available_slots: 1000, heap_marked_slots: 700, heap_allocatable_pages: 0}.freeze
+
+  def collected(counts)
+    times = 0
+    [described_class.between_answers(counts: counts, collect: -> { times += 1 }), times]
+  end
+
+  it "looks through all just before Ruby would, by whichever it counts, and not before" do
+    described_class::LIMITS.each_key { |count| expect([collected(room.merge(count => 700)), collected(room.merge(count => 701))]).to eq [[false, 0], [true, 1]] }
+    expect([800, 801].map { |marked| collected(room.merge(heap_marked_slots: marked)) }).to eq [[false, 0], [true, 1]]
+    # Room that was found but not taken yet is room.
+    expect(collected(room.merge(heap_marked_slots: 900, heap_allocatable_pages: 1))).to eq [false, 0]
+  end
+
+  it "lets Ruby go on without looking through all in the middle" do
+    kept = []
+    described_class.between_answers
+    before = GC.stat(:major_gc_count)
+    majors = Array.new(600) do
+      described_class.between_answers
+      was = GC.stat(:major_gc_count)
+      kept << Array.new(1_000) { |index| "what is kept #{index}" }
+      Array.new(2_000) { |index| "what is not #{index}" }
+      GC.stat(:major_gc_count) - was
+    end
+
+    expect([majors.sum, GC.stat(:major_gc_count) - before]).to match [0, be > 0]
+  end
+end
