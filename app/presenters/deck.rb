@@ -13,9 +13,22 @@ module Windlass
 
       attr_reader :session
 
+      # @param sessions [Array<Records::Session>]
+      # @return [Array<Deck>] what they need of their athletes is read once for all
+      def self.together(sessions)
+        athletes = sessions.map(&:athlete)
+        values = Records::Measure.newest_values(athletes)
+        days = Records::Day.where(athlete_id: athletes.map(&:id), local_date: sessions.map(&:local_date)).index_by { |day| [day.athlete_id, day.local_date] }
+        sessions.map { |session| new(session, day: days[[session.athlete_id, session.local_date]], values: values.fetch(session.athlete_id)) }
+      end
+
       # @param session [Records::Session]
-      def initialize(session)
+      # @param day [Records::Day, nil] what the athlete said that day
+      # @param values [Measures::Values] what doses are computed from
+      def initialize(session, day: session.athlete.days.find_by(local_date: session.local_date), values: session.athlete.to_values)
         @session = session
+        @day = day
+        @values = values
       end
 
       def name = session.athlete.name
@@ -23,7 +36,7 @@ module Windlass
       def title = session.prescription.name
 
       # @return [Boolean] the questions of the day are asked on the deck: it was taken along before anybody could be asked
-      def unasked? = session.state == "planned" && day.new_record?
+      def unasked? = session.state == "planned" && @day.nil?
 
       # @return [Array<String>] cautions, and what the coach wrote
       def cautions = [("Ask: #{Progression::TodaysQuestions.aloud} If anything is so, close this: quiet breathing only." if unasked?), care, *session.to_protocol.cautions, *notes, emergency_card.missing].compact
@@ -78,17 +91,15 @@ module Windlass
 
       private
 
-      def day = @day ||= session.athlete.day_on(session.local_date)
-
       def asked_holds = @asked_holds ||= session.to_protocol.asked_holds(session.to_dose, timeline)
 
       # Where a rung asks for care, who is there is named before it starts.
       def care
-        standing = session.prescription.to_standing(on: session.local_date)
+        standing = session.prescription.to_standing(on: session.local_date, values: @values)
         return unless standing && !session.over? && standing.ladder.care?(session.rung)
 
-        watcher = day.watcher
-        "This rung asks for care: #{watcher.empty? ? "somebody" : watcher} beside, the oximeter on."
+        watcher = @day&.watcher
+        "This rung asks for care: #{watcher.presence || "somebody"} beside, the oximeter on."
       end
 
       def full?(breath) = breath.kind == :inhale && (breath.to == :full || breath.depth.to_f >= FULL_FROM)

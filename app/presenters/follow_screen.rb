@@ -9,7 +9,7 @@ module Windlass
       # @param sessions [Array<Records::Session>]
       # @param path [String] below which it asks where they stand
       def initialize(sessions, path:)
-        @decks = sessions.map { |session| Deck.new(session) }
+        @decks = Deck.together(sessions)
         @path = path
       end
 

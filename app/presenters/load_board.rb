@@ -7,6 +7,9 @@ module Windlass
       WEEKS = 4
       MEASURED_DAYS = 42
 
+      # By athlete and day: what their mark stands for.
+      HELD = Kept.new(600)
+
       # before: held in the weeks before this one, oldest first. load: this week against its line.
       Row = Value.define(:name, :athlete_id, :groups, :before, :load, :strenuous, :lately, :measured)
 
@@ -40,16 +43,19 @@ module Windlass
         Load.of({"from" => monday.iso8601, "hold_s" => held_s(athlete, 0) || 0, "limit_s" => line, "easy" => false})
       end
 
-      def held_s(athlete, weeks_back) = held[[athlete.id, monday - 7 * weeks_back]]
+      def held_s(athlete, weeks_back) = held.fetch(athlete.id)[monday - 7 * weeks_back]
 
-      # @return [Hash{Array(Integer, Date) => Float}] seconds by athlete and monday
-      def held
-        @held ||= Records::Round.joins(:session).where(sessions: {athlete_id: athletes.map(&:id), local_date: (monday - 7 * WEEKS).., state: %w[done stopped], discarded_at: nil}).where.not(hold: nil)
-          .group("sessions.athlete_id", "sessions.local_date").sum(:held_ms).each_with_object({}) do |((id, date), ms), sums|
-            day = date.to_date
-            key = [id, day - (day.cwday - 1)]
-            sums[key] = sums.fetch(key, 0) + ms / 1000.0
-          end
+      # @return [Hash{Integer => Hash{Date => Float}}] seconds by athlete and monday
+      def held = @held ||= Records::Athlete.by_mark(HELD, athletes.map(&:id), monday.jd) { |some| sums(some) }
+
+      def sums(ids)
+        days = Records::Round.joins(:session).where(sessions: {athlete_id: ids, local_date: (monday - 7 * WEEKS).., state: %w[done stopped], discarded_at: nil}).where.not(hold: nil)
+          .group("sessions.athlete_id", "sessions.local_date").sum(:held_ms)
+        days.each_with_object(ids.to_h { |id| [id, {}] }) do |((id, date), ms), sums|
+          day = date.to_date
+          week = day - (day.cwday - 1)
+          sums[id][week] = sums[id].fetch(week, 0) + ms / 1000.0
+        end
       end
 
       # @return [Hash{Integer => Integer}] strenuous days of this week, by athlete

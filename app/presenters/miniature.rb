@@ -17,6 +17,9 @@ module Windlass
       # @return [Miniature] of a dose for a body
       def self.of(protocol, dose, body) = DRAWN.fetch([protocol.id, dose, body]) { new(protocol.compile(dose, body), body) }
 
+      # @return [Miniature] of the plan of a session
+      def self.of_plan(session) = DRAWN.fetch([session.timeline.digest, session.to_body]) { new(session.to_timeline, session.to_body) }
+
       # @return [String] an SVG path
       attr_reader :ink
 

@@ -19,7 +19,7 @@ module Windlass
       # @return [Array<Row>]
       def self.rows(decks)
         decks.each_with_index.map do |deck, lane|
-          Row.new(lane: lane, letter: Windlass::Squad::LETTERS[lane], name: deck.name, title: deck.title, line: Miniature.new(deck.timeline, deck.session.to_body))
+          Row.new(lane: lane, letter: Windlass::Squad::LETTERS[lane], name: deck.name, title: deck.title, line: Miniature.of_plan(deck.session))
         end
       end
 
@@ -58,7 +58,7 @@ module Windlass
 
       def words = decks.flat_map { |deck| deck.plan.fetch(:words) }.uniq + rows.map { |row| Timeline::Spoken.lane(row.letter) }
 
-      def decks = @decks ||= squad.sessions.map { |session| Deck.new(session) }
+      def decks = @decks ||= Deck.together(squad.sessions)
     end
   end
 end

@@ -3,6 +3,7 @@
 require "json"
 require "rack/mock"
 require "zlib"
+require_relative "../../app/collecting"
 
 module Bench
   # What pages and deeds cost in a house: processor time, statements, rows, bytes, allocations. Runs in a process of its own.
@@ -129,6 +130,8 @@ module Bench
 
     def cost(undone: false)
       samples = Array.new(WARM + TIMES) do
+        # As the server does between two answers.
+        Windlass::Collecting.between_answers
         statements = rows = 0
         watch = lambda { |_, _, _, _, payload| (statements += 1) && (rows += payload[:row_count].to_i) unless %w[SCHEMA TRANSACTION].include?(payload[:name]) }
         allocated = GC.stat(:total_allocated_objects)

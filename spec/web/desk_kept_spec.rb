@@ -4,15 +4,17 @@ require "web_helper"
 
 # The desk works out again only what changed: so whatever changes, by whatever way, it has to say what it would say if it had kept nothing.
 RSpec.describe "What the desk keeps", :web do
-  let(:kept) { [Windlass::Presenters::Desk::Entries::KEPT, Windlass::Records::Session::JUDGED, Windlass::Records::Measure::NEWEST, Windlass::Records::Measure::MORNINGS, Windlass::Situations::LATELY, Windlass::Presenters::AthletePast::KEPT] }
+  let(:kept) { [Windlass::Presenters::Desk::Entries::KEPT, Windlass::Records::Session::JUDGED, Windlass::Records::Measure::NEWEST, Windlass::Records::Measure::MORNINGS, Windlass::Situations::LATELY, Windlass::Presenters::AthletePast::KEPT, Windlass::Presenters::LoadBoard::HELD] }
   let(:ines) { make_athlete.tap { |one| make_pause(one, 24, at: clock.now - 26 * 3600) } }
   let(:odd) { make_athlete(name: "Odd Falkenrath").tap { |one| make_pause(one, 28, at: clock.now - 26 * 3600) } }
   let(:holds) { prescribe(ines) }
   let(:others) { prescribe(odd) }
 
   def said
+    get("/programme/load")
+    load = text
     get("/")
-    [text, page.css("main a").map { |link| link["href"] }, *read]
+    [text, load, page.css("main a").map { |link| link["href"] }, *read]
   end
 
   # What rules are asked with: of sessions that were run, of measures, of mornings.

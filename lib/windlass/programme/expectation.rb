@@ -7,12 +7,13 @@ module Windlass
     class Expectation
       # On the day of a concert voice is sung so many rungs lower.
       CONCERT_RUNGS = 2
+      # What doses take is the same for everybody, and for ever.
+      LENGTHS = Kept.new(4_000)
+      private_constant :LENGTHS
 
       # @param training [Training] with a standing, or a test
-      # @param memo [Hash] what doses take is the same for everybody
-      def initialize(training, memo: {})
+      def initialize(training)
         @training = training
-        @memo = memo
         @step = 0
         # The verdict that would step comes after a session of the plan, not before it.
         @done = [training.clean, clean - 1].min
@@ -48,8 +49,8 @@ module Windlass
 
       # What a session of that dose is.
       # @return [Course]
-      def self.course(protocol, rung, dose, washout:, memo: {})
-        set_seconds, held, sets = memo[[protocol.id, dose]] ||= protocol.compile(dose).then { |compiled| [*[compiled.total_ms, compiled.hold_ms].map { |ms| Numbers.plain(ms/1000r) }, protocol.sets(dose)] }
+      def self.course(protocol, rung, dose, washout:)
+        set_seconds, held, sets = LENGTHS.fetch([protocol.id, dose]) { protocol.compile(dose).then { |compiled| [*[compiled.total_ms, compiled.hold_ms].map { |ms| Numbers.plain(ms/1000r) }, protocol.sets(dose)] } }
         Course.new(rung: rung, dose: dose, seconds: set_seconds * sets, set_seconds: set_seconds, hold_seconds: held * sets, washout: washout, expected: false, stepped: false)
       end
 
@@ -102,7 +103,7 @@ module Windlass
       def measured(rung, dose)
         return Course.new(rung: nil, dose: nil, seconds: TEST_S, set_seconds: TEST_S, hold_seconds: 0, washout: nil, expected: false, stepped: false) if @training.test?
 
-        (@measured ||= {})[[rung, dose]] ||= Expectation.course(@training.protocol.bound(dose), rung, dose, memo: @memo, washout: washout)
+        (@measured ||= {})[[rung, dose]] ||= Expectation.course(@training.protocol.bound(dose), rung, dose, washout: washout)
       end
     end
   end

@@ -19,7 +19,6 @@ module Windlass
       # @param now [Time, nil] nothing is planned before it either
       # @param memo [Hash] what is the same for everybody; shared by the plans of a squad
       def initialize(calendar, slots:, trainings:, ground:, before: [], fixed: [], held: nil, memo: {}, since: calendar.from, now: nil, done: {})
-        @memo = memo
         @since = since
         @opens = [calendar.moment(since, 0), now].compact.max
         @done = done
@@ -29,7 +28,7 @@ module Windlass
         @walls = Walls.new(calendar, ground: ground, memo: memo, held: held, done: done, since: since)
         @history = ground.fetch(:history, [])
         @shown_on = ground[:measures]&.maximal_hold_shown_on
-        @expectations = [*trainings, TEST].to_h { |training| [training.key, Expectation.new(training, memo: memo)] }
+        @expectations = [*trainings, TEST].to_h { |training| [training.key, Expectation.new(training)] }
         @wishes = before.group_by(&:key)
         @fixed = (fixed + test_wishes).select { |wish| wish.date >= since }
         @placed = []
@@ -188,7 +187,7 @@ module Windlass
       def lowered(one, ready)
         return one.course if ready.dose.nil? || ready.dose == one.course.dose
 
-        Expectation.course(one.training.protocol.bound(ready.dose), ready.standing.rung, ready.dose, washout: one.course.washout, memo: @memo).with(expected: one.course.expected, stepped: one.course.stepped)
+        Expectation.course(one.training.protocol.bound(ready.dose), ready.standing.rung, ready.dose, washout: one.course.washout).with(expected: one.course.expected, stepped: one.course.stepped)
       end
 
       def keep(week, placed)
