@@ -5,11 +5,7 @@ module Windlass
     # A table from elsewhere, row by row: what will be kept, what is wrong, what is here already. All of it is kept, or nothing.
     module ReadTable
       # what, day, amount: as a coach says them. state: :new, :known or :wrong. words: what is wrong. keep: does it.
-      Row = Value.define(:number, :athlete, :what, :day, :amount, :state, :words, :keep) do
-        def initialize(number:, athlete:, state:, what: "", day: nil, amount: "", words: nil, keep: nil)
-          super
-        end
-      end
+      Row = Value.define(:number, :athlete, :state, what: "", day: nil, amount: "", words: nil, keep: nil)
 
       # Who is meant by a name.
       class Names

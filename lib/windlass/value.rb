@@ -4,39 +4,69 @@ module Windlass
   # Frozen results with named members, as Ruby 3.2's Data gives them. On Ruby 3.1 a keyword Struct without setters
   # does it; the gem that fills the gap stores members in a Hash and is too slow for the gas model.
   #
-  #   Point = Value.define(:x, :y) do
-  #     def length = Math.hypot(x, y)
+  #   Point = Value.define(:x, :y, z: 0) do
+  #     def length = Math.hypot(x, y, z)
   #   end
   module Value
     # Words of the language: no local variable can have such a name.
     RESERVED = %i[alias and begin break case class def do else elsif end ensure false for if in module next nil not or redo rescue retry return self super then true undef unless until when while yield].freeze
 
-    # @param members [Array<Symbol>]
-    # @yield class body; an `initialize` with defaults there may call `super`
-    # @return [Class]
-    def self.define(*members, &body)
-      base = Struct.new(*members) do
-        members.each { |member| undef_method(:"#{member}=") }
+    PLAIN = [NilClass, TrueClass, FalseClass, Integer, Symbol].freeze
+
+    class << self
+      # @param members [Array<Symbol>]
+      # @param defaults [Hash{Symbol => Object}] further members, and what they are where nothing is said
+      # @yield class body; what one member is by another, an `initialize` there may say, and call `super`
+      # @return [Class]
+      def define(*members, **defaults, &body)
+        all = [*members, *defaults.keys]
+        base = Struct.new(*all) { all.each { |member| undef_method(:"#{member}=") } }
+        base.const_set(:DEFAULTS, defaults.each_value(&:freeze).freeze)
         # Keywords that are written out cost no Hash: there are thousands of these in every forecast.
-        class_eval(Value.constructor(members), __FILE__, __LINE__)
-        class_eval(Value.changed(members), __FILE__, __LINE__)
+        base.class_eval(constructor(all, defaults), __FILE__, __LINE__)
+        Class.new(base, &body).tap { |value| base.include((value.instance_method(:initialize).owner == base) ? Copied : Built) }
       end
-      Class.new(base, &body)
+
+      private
+
+      # @return [String] source of `initialize`
+      def constructor(members, defaults)
+        plain, reserved = members.partition { |member| !RESERVED.include?(member) }
+        keywords = plain.map { |member| defaults.key?(member) ? "#{member}: #{unsaid(member, defaults)}" : "#{member}:" } + (reserved.empty? ? [] : ["**others"])
+        values = members.map { |member| reserved.include?(member) ? "others.fetch(:#{member}) { #{unsaid(member, defaults)} }" : member }
+        check = "raise ArgumentError, \"unknown keywords: \#{(others.keys - #{reserved}).inspect}\" if others.size > #{reserved.size}" unless reserved.empty?
+        "def initialize(#{keywords.join(", ")})\n#{check}\nsuper(#{values.join(", ")})\nfreeze\nend"
+      end
+
+      # @return [String] source of what a member is of which nothing is said; a plain one costs nothing where it is written out
+      def unsaid(member, defaults)
+        return "raise ArgumentError, 'missing keyword: :#{member}'" unless defaults.key?(member)
+
+        PLAIN.include?(defaults[member].class) ? defaults[member].inspect : "DEFAULTS[:#{member}]"
+      end
     end
 
-    # @return [String] source of `with`, which gives a copy with some members changed
-    def self.changed(members)
-      values = members.map { |member| "#{member}: changes.fetch(:#{member}) { self[:#{member}] }" }
-      "def with(**changes)\nunknown = changes.keys - members\nraise ArgumentError, \"unknown keywords: \#{unknown.inspect}\" if unknown.any?\nself.class.new(#{values.join(", ")})\nend"
+    # Of what is nothing but its members.
+    module Copied
+      # @return [Value] a copy with some members changed
+      def with(**changes)
+        copy = dup
+        changes.each { |member, value| copy[member] = value }
+        copy.freeze
+      rescue NameError
+        raise ArgumentError, "unknown keywords: #{(changes.keys - members).inspect}"
+      end
     end
 
-    # @return [String] source of `initialize`
-    def self.constructor(members)
-      plain, reserved = members.partition { |member| !RESERVED.include?(member) }
-      keywords = plain.map { |member| "#{member}:" } + (reserved.empty? ? [] : ["**others"])
-      values = members.map { |member| reserved.include?(member) ? "others.fetch(:#{member}) { raise ArgumentError, 'missing keyword: :#{member}' }" : member }
-      check = "raise ArgumentError, \"unknown keywords: \#{(others.keys - #{reserved}).inspect}\" if others.size > #{reserved.size}" unless reserved.empty?
-      "def initialize(#{keywords.join(", ")})\n#{check}\nsuper(#{values.join(", ")})\nfreeze\nend"
+    # Of what works something out when it is made.
+    module Built
+      # @return [Value] one like it with some members changed
+      def with(**changes)
+        unknown = changes.keys - members
+        raise ArgumentError, "unknown keywords: #{unknown.inspect}" if unknown.any?
+
+        self.class.new(**to_h, **changes)
+      end
     end
   end
 end

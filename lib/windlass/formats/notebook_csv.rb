@@ -11,11 +11,7 @@ module Windlass
       }
 
       # entry nil where it can't be read; id of a session that came from here; kept: it was not discarded.
-      Row = Value.define(:number, :athlete, :protocol, :entry, :faults, :id, :kept) do
-        def initialize(number:, athlete:, protocol:, entry:, faults:, id: "", kept: true)
-          super
-        end
-      end
+      Row = Value.define(:number, :athlete, :protocol, :entry, :faults, id: "", kept: true)
 
       private
 

@@ -3,14 +3,10 @@
 module Windlass
   module Measures
     # Something that is asked when a measure is taken.
-    Field = Value.define(:key, :words, :unit, :range, :choices, :optional, :mark) do
-      # @param range [Range, nil] of a number; nil with choices and text
-      # @param choices [Hash{String => String}, nil]
-      # @param mark [String, nil] key that sets it while the clock runs
-      def initialize(key:, words:, unit: nil, range: nil, choices: nil, optional: false, mark: nil)
-        super
-      end
-
+    # @param range [Range, nil] of a number; nil with choices and text
+    # @param choices [Hash{String => String}, nil]
+    # @param mark [String, nil] key that sets it while the clock runs
+    Field = Value.define(:key, :words, unit: nil, range: nil, choices: nil, optional: false, mark: nil) do
       # @return [String] `Breaths, a minute`, `Held (1:35 or 95 s)`
       def label = (unit == "s") ? "#{words} (1:35 or 95 s)" : [words, unit].compact.join(", ")
 
@@ -34,11 +30,7 @@ module Windlass
     Taken = Value.define(:value, :details, :taken_at)
 
     # What has to be known to read a measure. earlier: of the same kind, in order of time.
-    ReadingContext = Value.define(:earlier, :maximal_hold_s, :disciplines) do
-      def initialize(earlier: [], maximal_hold_s: nil, disciplines: [])
-        super
-      end
-    end
+    ReadingContext = Value.define(earlier: [], maximal_hold_s: nil, disciplines: [])
 
     Reading = Value.define(:headline, :sentences)
 

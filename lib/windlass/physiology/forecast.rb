@@ -4,15 +4,11 @@ module Windlass
   module Physiology
     # What the model says of one hold. Seconds from the hold's start, pressures in mmHg, saturation 0..1; nothing
     # rounded; nil is "not reached" or, for the urge and the margin, "not calibrated".
+    # @param beyond_s [Float, nil] from when on, within the planned hold, physiology has ended and the numbers say nothing
     HoldForecast = Value.define(
-      :start_s, :seconds, :pco2_start, :po2_start, :co2_washout, :pco2_end, :po2_end, :sao2_min, :urge_s, :floor_s,
-      :margin_s, :margin, :beyond_s
+      :start_s, :seconds, :pco2_start, :po2_start, :co2_washout, :pco2_end, :po2_end, :sao2_min, :urge_s, :floor_s, :margin_s, :margin,
+      beyond_s: nil
     ) do
-      # @param beyond_s [Float, nil] from when on, within the planned hold, physiology has ended and the numbers say nothing
-      def initialize(beyond_s: nil, **known)
-        super
-      end
-
       # @return [Hash] as it is published: what lies beyond physiology is said where it is so
       def to_h_plain = beyond_s ? to_h : to_h.except(:beyond_s)
 

@@ -3,14 +3,10 @@
 module Windlass
   module Physiology
     # A short preparation and one hold, to try on the bench. Seconds; lungs is the level that is held.
-    Recipe = Value.define(:quiet_s, :effort, :effort_s, :breathe_up_s, :deep_breaths, :lungs, :hold_s) do
-      # @param effort [Symbol] a key of {Effort::METS}
-      # @param deep_breaths [Integer] full breaths, in to big and out to passive
-      # @param lungs [Symbol] a lung level
-      def initialize(quiet_s: 60, effort: :none, effort_s: 60, breathe_up_s: 0, deep_breaths: 0, lungs: :passive, hold_s: 40)
-        super
-      end
-
+    # @param effort [Symbol] a key of {Effort::METS}
+    # @param deep_breaths [Integer] full breaths, in to big and out to passive
+    # @param lungs [Symbol] a lung level
+    Recipe = Value.define(quiet_s: 60, effort: :none, effort_s: 60, breathe_up_s: 0, deep_breaths: 0, lungs: :passive, hold_s: 40) do
       # @param hold_s [Numeric] another length of the hold than its own
       # @return [Timeline::Compiled] ends with the hold
       def compile(hold_s: self.hold_s)

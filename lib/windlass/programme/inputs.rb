@@ -5,11 +5,7 @@ module Windlass
   module Programme
     # A time of the week at which there is room to train. day: 1 Monday to 7 Sunday; at_min: minutes of the day; place: one of
     # {Protocols::PLACES}, or any other name, where everything dry may be done.
-    Slot = Value.define(:day, :at_min, :minutes, :place) do
-      def initialize(day:, at_min:, minutes:, place: nil)
-        super
-      end
-
+    Slot = Value.define(:day, :at_min, :minutes, place: nil) do
       # @return [String] `07:00`
       def at = format("%02d:%02d", *at_min.divmod(60))
 
@@ -32,11 +28,7 @@ module Windlass
     end
 
     # What is eased toward. kind: one of {KINDS}; at_min nil where the hour is not known.
-    Event = Value.define(:date, :kind, :at_min, :name) do
-      def initialize(date:, kind:, at_min: nil, name: nil)
-        super
-      end
-
+    Event = Value.define(:date, :kind, at_min: nil, name: nil) do
       def test? = kind == :test
 
       def water? = WATER_KINDS.include?(kind)
@@ -49,11 +41,7 @@ module Windlass
     WATER_KINDS = %i[competition swell].freeze
 
     # A day in the water; at_min nil where the hour is not known.
-    Water = Value.define(:date, :at_min) do
-      def initialize(date:, at_min: nil)
-        super
-      end
-    end
+    Water = Value.define(:date, at_min: nil)
 
     # Days on which nobody trains, both included.
     Absence = Value.define(:from, :to) do
@@ -65,10 +53,6 @@ module Windlass
     TEST_PLACES = %i[chair mat].freeze
 
     # Where a session was, or is wanted by a coach: it stays there if it may. rung: that it was planned at; nil where nobody said.
-    Wish = Value.define(:key, :date, :at_min, :rung) do
-      def initialize(key:, date:, at_min:, rung: nil)
-        super
-      end
-    end
+    Wish = Value.define(:key, :date, :at_min, rung: nil)
   end
 end

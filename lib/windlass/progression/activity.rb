@@ -3,12 +3,10 @@
 module Windlass
   module Progression
     # What an athlete may be up to that is no protocol of the library; asked about its readiness as those are.
-    Activity = Value.define(:id, :name, :column, :holds, :over_breathing, :strenuous, :once_a_day, :days_running, :watched, :least_age, :least_control_pause_s) do
-      def initialize(id:, name:, column:, holds: true, over_breathing: false, strenuous: false, once_a_day: false,
-        days_running: nil, watched: false, least_age: 0, least_control_pause_s: 0)
-        super
-      end
-
+    Activity = Value.define(
+      :id, :name, :column, holds: true, over_breathing: false, strenuous: false, once_a_day: false, days_running: nil, watched: false,
+      least_age: 0, least_control_pause_s: 0
+    ) do
       alias_method :holds?, :holds
       alias_method :over_breathing?, :over_breathing
       alias_method :strenuous?, :strenuous

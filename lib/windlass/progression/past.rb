@@ -17,17 +17,13 @@ module Windlass
     end
 
     # A session without its rounds, where only the day and the kind matter.
-    Outline = Value.define(:id, :date, :protocol, :dose, :ended_at, :washout, :counts, :ran, :symptoms) do
+    # @param id [Object] of the session or test
+    # @param protocol [String] of the library, or an activity's
+    # @param dose [Hash, nil] where what it is hangs on it
+    # @param counts [Boolean] it is a session: no false start, not discarded
+    # @param ran [Boolean] it ran at all
+    Outline = Value.define(:id, :date, :protocol, dose: nil, ended_at: nil, washout: nil, counts: true, ran: true, symptoms: []) do
       include Past
-
-      # @param id [Object] of the session or test
-      # @param protocol [String] of the library, or an activity's
-      # @param dose [Hash, nil] where what it is hangs on it
-      # @param counts [Boolean] it is a session: no false start, not discarded
-      # @param ran [Boolean] it ran at all
-      def initialize(id:, date:, protocol:, dose: nil, ended_at: nil, washout: nil, counts: true, ran: true, symptoms: [])
-        super
-      end
 
       def counts? = counts
 

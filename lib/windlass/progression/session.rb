@@ -4,18 +4,16 @@ module Windlass
   module Progression
     # One judged part as it was done: a hold, or in voice work a sounded exhale. target_s is nil where a hold ends at the
     # urge, at comfort or at a cap.
-    Round = Value.define(:number, :set, :target_s, :held_s, :skipped, :first_breath, :sao2_low, :ribs, :stream, :block) do
-      # @param number [Integer] within its set
-      # @param set [Integer, nil] which of the day's sets, where there are several
-      # @param first_breath [Symbol, nil] :smooth, :deeper or :gasp; nil: not noted
-      # @param sao2_low [Float, nil] lowest oximeter reading, 0..1
-      # @param block [Protocols::Blocks::Block, nil] that it belongs to, where there are several
-      # @param ribs [Symbol, nil] of a sounded exhale, one of {RIBS}; nil: not noted
-      # @param stream [Symbol, nil] of a sounded exhale, one of {STREAMS}; nil: not noted
-      def initialize(number:, held_s:, set: nil, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil, ribs: nil, stream: nil, block: nil)
-        super
-      end
-
+    # @param number [Integer] within its set
+    # @param set [Integer, nil] which of the day's sets, where there are several
+    # @param first_breath [Symbol, nil] :smooth, :deeper or :gasp; nil: not noted
+    # @param sao2_low [Float, nil] lowest oximeter reading, 0..1
+    # @param block [Protocols::Blocks::Block, nil] that it belongs to, where there are several
+    # @param ribs [Symbol, nil] of a sounded exhale, one of {RIBS}; nil: not noted
+    # @param stream [Symbol, nil] of a sounded exhale, one of {STREAMS}; nil: not noted
+    Round = Value.define(
+      :number, :held_s, set: nil, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil, ribs: nil, stream: nil, block: nil
+    ) do
       def held? = !skipped && !held_s.nil? && held_s > 0
 
       # Nothing of it was done, though it was come to.
@@ -24,11 +22,6 @@ module Windlass
       def short? = against_target { |target| held_s < 0.9 * target }
 
       def over? = against_target { |target| held_s > 1.1 * target }
-
-      # A day has hundreds of rounds: no other member is asked for.
-      # @param number [Integer]
-      # @return [Round] the same, of that set of the day
-      def in_set(number) = dup.tap { |copy| copy[:set] = number }.freeze
 
       # A sounded exhale whose ribs fell in, or whose stream was not even.
       def uneven? = ribs == :dropped || stream == :flickering
@@ -70,7 +63,7 @@ module Windlass
       end
 
       def self.named(sets)
-        sets.each.with_index(1).flat_map { |set, number| set.rounds.map { |round| round.in_set(number) } }
+        sets.each.with_index(1).flat_map { |set, number| set.rounds.map { |round| round.with(set: number) } }
       end
       private_class_method :named
 

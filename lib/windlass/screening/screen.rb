@@ -9,11 +9,7 @@ module Windlass
 
     # What a column is to one athlete on one day, why, and what would lift it. A state of :clearance lacks the word that
     # would.
-    Finding = Value.define(:column, :state, :reasons, :lifts) do
-      def initialize(column:, state:, reasons:, lifts: nil)
-        super
-      end
-
+    Finding = Value.define(:column, :state, :reasons, lifts: nil) do
       # Whether hold work of this column may go on.
       def allows? = %i[open care].include?(state)
     end
@@ -22,14 +18,10 @@ module Windlass
     Refusal = Value.define(:state, :text, :lifts)
 
     # An athlete's answers, with what clinicians and guardians have said. What is dated ahead does not count yet.
-    Screen = Value.define(:answered_on, :conditions, :clearances, :guardian_consent_on, :age) do
-      # @param answered_on [Date, nil] nil: never screened
-      # @param conditions [Array<Symbol>] answered with yes
-      # @param age [Integer] on the day asked about
-      def initialize(answered_on:, age:, conditions: [], clearances: [], guardian_consent_on: nil)
-        super
-      end
-
+    # @param answered_on [Date, nil] nil: never screened
+    # @param conditions [Array<Symbol>] answered with yes
+    # @param age [Integer] on the day asked about
+    Screen = Value.define(:answered_on, :age, conditions: [], clearances: [], guardian_consent_on: nil) do
       # @param column [Symbol, nil] nil is always open: quiet breathing
       # @param on [Date]
       # @return [Finding]

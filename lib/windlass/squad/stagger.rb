@@ -3,13 +3,9 @@
 module Windlass
   module Squad
     # One athlete's session as the others see it: when it holds, and how long it lasts. Seconds from its own start.
-    Lane = Value.define(:id, :seconds, :holds, :pair) do
-      # @param holds [Array<Array(Numeric, Numeric)>] start and length of each
-      # @param pair [String, nil] id of whom they watch, and who watches them
-      def initialize(id:, seconds:, holds:, pair: nil)
-        super
-      end
-
+    # @param holds [Array<Array(Numeric, Numeric)>] start and length of each
+    # @param pair [String, nil] id of whom they watch, and who watches them
+    Lane = Value.define(:id, :seconds, :holds, pair: nil) do
       # @return [Array<Numeric>] when a first breath comes: at a hold's end
       def first_breaths = holds.map { |start, length| start + length }
 

@@ -3,17 +3,13 @@
 module Windlass
   module Timeline
     # Something that happened while a timeline ran, at a moment of the session's own clock.
-    Event = Value.define(:kind, :at_ms, :round, :value) do
-      # @param kind [Symbol] one of {EVENT_KINDS}
-      # @param at_ms [Integer]
-      # @param round [Integer, nil] number of the hold, where the event belongs to one
-      # @param value [Symbol, Integer, nil] :smooth, :deeper or :gasp for a first breath; whole percent for an oximeter, breaths for hold_now,
-      #   one of {Emergency::NOTES} for an emergency_note, beats a minute for a beat, 0 to 10 for an effort, symptom and strength for a
-      #   symptom: :"nausea.2"
-      def initialize(kind:, at_ms:, round: nil, value: nil)
-        super
-      end
-    end
+    # @param kind [Symbol] one of {EVENT_KINDS}
+    # @param at_ms [Integer]
+    # @param round [Integer, nil] number of the hold, where the event belongs to one
+    # @param value [Symbol, Integer, nil] :smooth, :deeper or :gasp for a first breath; whole percent for an oximeter, breaths for hold_now,
+    #   one of {Emergency::NOTES} for an emergency_note, beats a minute for a beat, 0 to 10 for an effort, symptom and strength for a
+    #   symptom: :"nausea.2"
+    Event = Value.define(:kind, :at_ms, round: nil, value: nil)
 
     FIRST_BREATHS = %i[smooth deeper gasp].freeze
     SOUND_KINDS = %i[sound_start sound_end].freeze

@@ -7,30 +7,25 @@ module Windlass
 
     # One stretch of a session: a breath in, a breath out, a hold, or natural breathing. Whole milliseconds, so that the
     # parts sum to the whole exactly. Only kind, ms, rate, to, depth and mets move gas; the rest is for the person.
+    # @param kind [Symbol] one of {KINDS}
+    # @param ms [Integer] milliseconds, more than 0
+    # @param rate [Numeric, nil] breaths a minute, for :breathe
+    # @param to [Symbol, nil] lung level at the end, for :inhale and :exhale
+    # @param depth [Float, nil] for a breath in that ends between the named levels: share of the inspiratory capacity
+    # @param at_most_ms [Integer, nil] of what ends by hand: it ends by itself then
+    # @param mets [Numeric] metabolic equivalents, 1 at rest
+    # @param phase [Symbol, nil] :settle, :work or :rest
+    # @param calls [Array<Array(Integer, String)>, nil] words that are due so many milliseconds after its start
+    # @param left [Rational, nil] of an exhale in stages: how much of the breath in is left at its end, 0..1
+    # @param tone_hz [Float, nil] reference tone for what is sung
+    # @param breath [Integer, nil] which of the deep breaths before a retention it belongs to
+    # @param caps_s [Array<Integer>, nil] of a retention: its cap after one breath, after two, and so on
+    # @param block [Integer, nil] number of the block it belongs to, where the session has several
     Segment = Value.define(
-      :kind, :ms, :rate, :to, :depth, :mets, :round, :cycle, :phase, :cue, :route, :narrowed, :locks, :sound, :beats, :breaths,
-      :repetitions, :until, :at_most_ms, :calls, :block, :left, :tone_hz, :breath, :caps_s
+      :kind, :ms, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil, route: nil, narrowed: nil,
+      locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil, at_most_ms: nil, calls: nil, block: nil, left: nil,
+      tone_hz: nil, breath: nil, caps_s: nil
     ) do
-      # @param kind [Symbol] one of {KINDS}
-      # @param ms [Integer] milliseconds, more than 0
-      # @param rate [Numeric, nil] breaths a minute, for :breathe
-      # @param to [Symbol, nil] lung level at the end, for :inhale and :exhale
-      # @param depth [Float, nil] for a breath in that ends between the named levels: share of the inspiratory capacity
-      # @param at_most_ms [Integer, nil] of what ends by hand: it ends by itself then
-      # @param mets [Numeric] metabolic equivalents, 1 at rest
-      # @param phase [Symbol, nil] :settle, :work or :rest
-      # @param calls [Array<Array(Integer, String)>, nil] words that are due so many milliseconds after its start
-      # @param left [Rational, nil] of an exhale in stages: how much of the breath in is left at its end, 0..1
-      # @param tone_hz [Float, nil] reference tone for what is sung
-      # @param breath [Integer, nil] which of the deep breaths before a retention it belongs to
-      # @param caps_s [Array<Integer>, nil] of a retention: its cap after one breath, after two, and so on
-      # @param block [Integer, nil] number of the block it belongs to, where the session has several
-      def initialize(kind:, ms:, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil,
-        route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil,
-        at_most_ms: nil, calls: nil, block: nil, left: nil, tone_hz: nil, breath: nil, caps_s: nil)
-        super
-      end
-
       def seconds = Rational(ms, 1000)
 
       # @return [Float, Symbol] where a breath ends, as {Physiology::Body#level_l} takes it

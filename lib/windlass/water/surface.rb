@@ -9,11 +9,7 @@ module Windlass
     SIGNS_AFTER_S = 30
 
     # One dive as it was: down [Time], seconds under, depth in metres where known, hard where it was marked so.
-    Dive = Value.define(:down, :seconds, :depth_m, :hard) do
-      def initialize(down:, seconds:, depth_m: nil, hard: false)
-        super
-      end
-
+    Dive = Value.define(:down, :seconds, depth_m: nil, hard: false) do
       # @return [Time]
       def up = down + seconds
     end

@@ -7,11 +7,7 @@ module Windlass
       STATES = %i[block wait light yes].freeze
 
       # Why not, or not as usual. lifts: what changes it, and when. standing: where the session is to be done, if lower.
-      Reason = Value.define(:rule, :state, :text, :lifts, :standing) do
-        def initialize(rule:, text:, state:, lifts: nil, standing: nil)
-          super
-        end
-
+      Reason = Value.define(:rule, :state, :text, lifts: nil, standing: nil) do
         # It may be done all the same, if lighter or lower.
         def go? = %i[light yes].include?(state)
       end
