@@ -26,7 +26,7 @@ RSpec.describe Windlass::Collecting do
     settings = File.readlines(File.expand_path("../../config/ruby.env", __dir__), chomp: true).grep(/\ARUBY_GC/).to_h { |line| line.split("=", 2) }
     script = <<~'RUBY'
       kept = []
-      puts(Array.new(3_000) do
+      puts(Array.new(1_200) do
         Windlass::Collecting.between_answers if ARGV == ["between"]
         before = GC.stat(:major_gc_count)
         kept << Array.new(300) { |index| "what is kept #{index}" }
