@@ -9,6 +9,10 @@ module Windlass
     NAMED = "windlass-%Y-%m-%d-%H%M%S.sqlite3"
     FILES = "windlass-*.sqlite3"
     KEPT = 14
+    # Pages that are copied in a step; what was copied is on the disk before the next, so that no mark waits behind a heap of it.
+    STEP_PAGES = 256
+    # Others have their turn between steps. Seconds.
+    PAUSE_S = 0.005
 
     # rows: by table.
     Copy = Value.define(:path, :rows)
@@ -18,14 +22,15 @@ module Windlass
       # @param folder [String] made where it is not there
       # @param now [Time]
       # @param keep [Integer] so many stay, the oldest go
+      # @param pause [#call] between steps
       # @return [Copy] which was read whole and found sound
       # @raise [Error] where there is nothing, or the copy is not sound; nothing of it stays then
-      def take(from, folder, now:, keep: KEPT)
+      def take(from, folder, now:, keep: KEPT, pause: -> { sleep PAUSE_S })
         raise Error, "#{from}: there is no database." unless File.exist?(from)
 
         FileUtils.mkdir_p(folder, mode: 0o700)
         copy = File.join(folder, now.strftime(NAMED))
-        whole(from, "#{copy}.part")
+        whole(from, "#{copy}.part", pause)
         rows = check("#{copy}.part")
         File.rename("#{copy}.part", copy)
         rotate(folder, keep)
@@ -62,7 +67,7 @@ module Windlass
         check(file)
         Occupied.alone(to) do
           before = now.strftime("#{to}.before-%Y-%m-%d-%H%M%S")
-          kept = whole(to, before) if File.exist?(to)
+          kept = whole(to, before, -> {}) if File.exist?(to)
           FileUtils.mkdir_p(File.dirname(to))
           FileUtils.cp(file, "#{to}.part")
           File.chmod(0o600, "#{to}.part")
@@ -75,12 +80,33 @@ module Windlass
       private
 
       # All of it as it was at one moment, whoever writes meanwhile: a reader keeps no writer waiting.
-      def whole(from, to)
+      def whole(from, to, pause)
         FileUtils.rm_f(to)
         File.open(to, File::CREAT | File::WRONLY, 0o600).close
-        reading(from) { |database| database.execute("VACUUM INTO ?", [to]) }
-        File.open(to) { |file| file.fsync }
+        reading(from) do |database|
+          database.transaction do
+            # From here on it stays what it is now.
+            database.get_first_value("SELECT count(*) FROM sqlite_master")
+            copy(database, to, pause)
+          end
+        end
         to
+      end
+
+      def copy(database, to, pause)
+        target = SQLite3::Database.new(to)
+        # Nobody reads it before it is whole.
+        target.execute_batch("PRAGMA journal_mode = OFF; PRAGMA synchronous = OFF")
+        steps = SQLite3::Backup.new(target, "main", database, "main")
+        File.open(to) { |file| file.fdatasync && pause.call while steps.step(STEP_PAGES) == SQLite3::Constants::ErrorCode::OK }
+        raise Error, "#{to}: can't be written whole." unless steps.remaining.zero?
+
+        steps.finish
+        # One file, without companions.
+        target.execute("PRAGMA journal_mode = DELETE")
+      ensure
+        target&.close
+        File.open(to, &:fsync)
       end
 
       def reading(file)

@@ -28,17 +28,16 @@ RSpec.describe Windlass::Backup do
     database.close
   end
 
-  it "is taken while somebody writes, is what the house was at one moment, and comes back" do
-    writer = Thread.new { 200.times { |number| in_house("INSERT INTO athletes (name) VALUES ('#{number}')") } }
-    sleep 0.01
-    copy = described_class.take(house, copies, now: now).path
-    writer.join
-    expect([copy, File.stat(copy).mode & 0o777, Dir[File.join(copies, "*.part")]]).to eq [File.join(copies, "windlass-2026-03-02-120000.sqlite3"), 0o600, []]
-    then_there = described_class.check(copy).fetch("athletes")
-    expect(then_there).to be_between(1, 201)
+  it "is what the house was at one moment, though somebody writes between any two steps, and comes back" do
+    in_house("WITH RECURSIVE more(number) AS (SELECT 2 UNION ALL SELECT number + 1 FROM more WHERE number < 6000) INSERT INTO athletes SELECT number, hex(zeroblob(500)) FROM more")
+    steps = 0
+    writes = -> { in_house("INSERT INTO athletes (name) VALUES ('#{steps += 1}')") && in_house("UPDATE athletes SET name = 'Odd' WHERE id = #{6000 - steps}") }
+    copy = described_class.take(house, copies, now: now, pause: writes).path
+    expect([copy, File.stat(copy).mode & 0o777, Dir.children(copies)]).to eq [File.join(copies, "windlass-2026-03-02-120000.sqlite3"), 0o600, ["windlass-2026-03-02-120000.sqlite3"]]
+    expect([steps, in_house("SELECT count(*) FROM athletes")]).to match [be >= 3, [6000 + steps]]
 
     before = described_class.restore(copy, house, now: now)
-    expect([in_house("SELECT count(*) FROM athletes"), described_class.check(before).fetch("athletes")]).to eq [[then_there], 201]
+    expect([in_house("SELECT count(*), sum(name = 'Odd') FROM athletes"), described_class.check(before).fetch("athletes")]).to eq [[6000, 0], 6000 + steps]
   end
 
   it "keeps so many, and lets the oldest go" do
