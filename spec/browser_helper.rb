@@ -3,6 +3,8 @@
 require "web_helper"
 
 ENV["WINDLASS_WORKERS"] = "0"
+# On a slow machine a page that was just opened may take a while until it can be asked: so many tenths of a second.
+ENV["FERRUM_INTERMITTENT_ATTEMPTS"] = "50"
 require "capybara/rspec"
 require "capybara/cuprite"
 require "rack/builder"
