@@ -97,16 +97,24 @@ module Windlass
         target = SQLite3::Database.new(to)
         # Nobody reads it before it is whole.
         target.execute_batch("PRAGMA journal_mode = OFF; PRAGMA synchronous = OFF")
-        steps = SQLite3::Backup.new(target, "main", database, "main")
-        File.open(to) { |file| file.fdatasync && pause.call while steps.step(STEP_PAGES) == SQLite3::Constants::ErrorCode::OK }
-        raise Error, "#{to}: can't be written whole." unless steps.remaining.zero?
+        raise Error, "#{to}: can't be written whole. Is there room on the disk?" unless stepped(target, database, to, pause)
 
-        steps.finish
         # One file, without companions.
         target.execute("PRAGMA journal_mode = DELETE")
       ensure
         target&.close
         File.open(to, &:fsync)
+      end
+
+      # @return [Boolean] all of it was copied
+      def stepped(target, database, to, pause)
+        steps = SQLite3::Backup.new(target, "main", database, "main")
+        File.open(to) do |file|
+          file.fdatasync && pause.call while (ended = steps.step(STEP_PAGES)) == SQLite3::Constants::ErrorCode::OK
+          ended == SQLite3::Constants::ErrorCode::DONE
+        end
+      ensure
+        steps&.finish
       end
 
       def reading(file)

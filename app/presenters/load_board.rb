@@ -7,7 +7,7 @@ module Windlass
       WEEKS = 4
       MEASURED_DAYS = 42
 
-      # By athlete and day: what their mark stands for.
+      # Seconds of the weeks, by the athletes' marks.
       HELD = Kept.new(600)
 
       # before: held in the weeks before this one, oldest first. load: this week against its line.

@@ -102,13 +102,8 @@ module Windlass
       def same?(past) = past.id == session.id && past.protocol == session.protocol
 
       def before_on_this_rung
-        newest_first = @earlier.reverse_each.each_with_object([]) do |past, row|
-          next unless past.protocol == session.protocol && !past.light && past.counts?
-          break row unless protocol.same_dose?(past.dose, standing.dose)
-
-          row << past
-        end
-        newest_first.reverse
+        newest_first = @earlier.select { |past| past.protocol == session.protocol && !past.light }.reverse
+        newest_first.take_while { |past| !past.counts? || protocol.same_dose?(past.dose, standing.dose) }.select(&:counts?).reverse
       end
 
       def evidence_of(past) = @past.seen.evidence(past)

@@ -49,7 +49,8 @@ module Windlass
 
       include Past
 
-      # A day's sets are one session: rounds in order, each with the number of its set, the hardest effort, every symptom. False starts among them are none.
+      # A day's sets are one session: rounds in order, each with the number of its set, the hardest effort, every symptom. False
+      # starts among them are none.
       # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start
       # @param rounds_planned [Integer] what the dose asks of the whole day
       def self.of_day(sets, rounds_planned: sets.last.activity.rounds(sets.last.dose))
