@@ -10,7 +10,7 @@ module Windlass
     # @param now [Time]
     def initialize(athletes, now:)
       @athletes = athletes
-      @situations = Situations.new(athletes, now: now)
+      @situations = Situations.of(athletes, now: now)
       @now = now
       @today = now.to_date
       @memo = {}
@@ -20,7 +20,7 @@ module Windlass
     # @return [Programme::Planner] from today on, or from the programme's first day
     def planner(programme)
       ahead = ahead(programme)
-      Programme::Planner.new(programme.to_calendar, slots: programme.slots, trainings: trainings(programme), ground: @situations.ground(programme.athlete), memo: @memo,
+      Programme::Planner.new(programme.to_calendar, slots: programme.slots, trainings: trainings(programme), ground: @situations.ground(programme.athlete_id), memo: @memo,
         before: ahead.map(&:to_wish), fixed: ahead.select(&:fixed).map(&:to_wish), since: [@today, programme.starts_on].max, now: @now, held: held(programme), done: done(programme))
     end
 
@@ -39,7 +39,7 @@ module Windlass
     def training(one)
       prescription = one.prescription
       prescription.association(:athlete).target = one.programme.athlete
-      standing = prescription.to_standing(on: @today, values: @situations.values(prescription.athlete)) unless prescription.quiet? || prescription.state == "ended"
+      standing = prescription.to_standing(on: @today, values: @situations.values(prescription.athlete_id)) unless prescription.quiet? || prescription.state == "ended"
       Programme::Training.new(key: prescription.id, protocol: prescription.to_protocol, standing: standing, times: one.times_a_week, refusal: (refusal(prescription) unless standing), clean: standing ? clean(prescription, standing) : 0)
     end
 
@@ -53,7 +53,7 @@ module Windlass
       return "It is not prescribed any more." if prescription.state == "ended"
       return prescription.quiet_words if prescription.quiet?
 
-      prescription.to_protocol.lacking(@situations.values(prescription.athlete)) || "The measures do not offer this protocol any more."
+      prescription.to_protocol.lacking(@situations.values(prescription.athlete_id)) || "The measures do not offer this protocol any more."
     end
 
     # @return [Hash{Date => Float}] seconds held by day

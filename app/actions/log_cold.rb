@@ -23,7 +23,7 @@ module Windlass
 
       # @return [Progression::Ready]
       def self.ready(athlete, watcher:, now:)
-        Progression::Readiness.of(Situations.new([athlete], now: now).of(athlete, Progression::COLD).with(watcher: watcher))
+        Progression::Readiness.of(Situations.of([athlete], now: now).of(athlete.id, Progression::COLD).with(watcher: watcher))
       end
 
       def self.refuse(athlete, values, now)

@@ -24,12 +24,12 @@ module Windlass
       def self.outdated(sessions, now:)
         planned = sessions.select { |session| session.state == "planned" }
         planned.each { |session| session.prescription.association(:athlete).target = session.athlete }
-        situations = Situations.new(planned.map(&:athlete).uniq, now: now)
+        situations = Situations.of(planned.map(&:athlete).uniq, now: now)
         planned.find { |session| outdated?(session.prescription, situations, now) }
       end
 
       def self.outdated?(prescription, situations, now)
-        prescription.quiet? || !situations.ready(prescription, standing(prescription, now, values: situations.values(prescription.athlete))).go?
+        prescription.quiet? || !situations.ready(prescription.athlete_id, standing(prescription, now, values: situations.values(prescription.athlete_id))).go?
       rescue Error
         true
       end
@@ -40,7 +40,7 @@ module Windlass
       end
 
       def self.ready(prescription, standing, now)
-        Situations.new([prescription.athlete], now: now).ready(prescription, standing)
+        Situations.of([prescription.athlete], now: now).ready(prescription.athlete_id, standing)
       end
 
       def self.taken_up(prescription, ready, now)

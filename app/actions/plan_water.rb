@@ -33,10 +33,10 @@ module Windlass
       end
 
       def self.refuse(groups, now)
-        situations = Situations.new(groups.flatten, now: now)
+        situations = Situations.of(groups.flatten, now: now)
         groups.each do |pair|
           pair.each do |athlete|
-            ready = Progression::Readiness.of(situations.of(athlete, Progression::WATER).with(watcher: (pair - [athlete]).first.name))
+            ready = Progression::Readiness.of(situations.of(athlete.id, Progression::WATER).with(watcher: (pair - [athlete]).first.name))
             raise Error, "#{athlete.name}: #{ready.reasons.flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ")}" unless ready.go?
           end
         end

@@ -37,7 +37,7 @@ module Windlass
       def self.ready(athlete, kind, watcher:, now:)
         return if kind.activity.nil?
 
-        situation = Situations.new([athlete], now: now).of(athlete, kind.activity)
+        situation = Situations.of([athlete], now: now).of(athlete.id, kind.activity)
         Progression::Readiness.of(situation.with(watcher: watcher))
       end
 

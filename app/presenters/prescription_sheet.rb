@@ -13,7 +13,7 @@ module Windlass
         @sets_done = sets_done
         @prescription = prescription
         @now = now
-        @situations = situations || Situations.new([prescription.athlete], now: now)
+        @situations = situations || Situations.of([prescription.athlete], now: now)
       end
 
       def id = prescription.id
@@ -38,7 +38,7 @@ module Windlass
       def resumable? = quiet? && Actions::Prescribe.measured_anew?(prescription)
 
       # @return [Progression::Ready, nil] nil where nothing is offered
-      def ready = @ready ||= standing && @situations.ready(prescription, standing)
+      def ready = @ready ||= standing && @situations.ready(prescription.athlete_id, standing)
 
       # @return [Boolean] there is a dose today
       def dosed? = !standing.nil?
@@ -175,7 +175,7 @@ module Windlass
         "#{lever.words} #{Words.number(value)}" if lever && protocol.in_short(standing.ladder.rungs[0]) == protocol.in_short(standing.ladder.rungs[1])
       end
 
-      def values = @situations.values(athlete)
+      def values = @situations.values(athlete.id)
 
       def forecast = @forecast ||= Forecasts.of(athlete, timeline, on: today, posture: protocol.posture)
 

@@ -25,7 +25,7 @@ module Windlass
 
       # @return [Array<Row>]
       def rows
-        sessions.map do |session|
+        @rows ||= sessions.map do |session|
           length = line_up.lanes[session.lane].seconds
           Row.new(lane: session.lane, letter: Windlass::Squad::LETTERS[session.lane], name: session.athlete.name, session: session.uuid, protocol: session.prescription.name,
             length: Words.clock(length), ends: Words.clock(session.starts_s + length), open: session.to_timeline.holds.any? { |place| place.segment.open? })
@@ -42,7 +42,7 @@ module Windlass
 
       private
 
-      def sessions = squad.sessions.to_a
+      def sessions = @sessions ||= squad.sessions.to_a
 
       def line_up = @line_up ||= squad.to_line_up
 
@@ -62,9 +62,11 @@ module Windlass
 
       def overlaps
         return [] if squad.on_the_word || line_up.pairs.empty?
-        return ["Who watches never holds meanwhile."] if line_up.overlaps.empty?
 
-        line_up.overlaps.map { |overlap| "#{overlap.lanes.map { |lane| names[lane] }.join(" and ")} hold together for #{overlap.seconds.ceil} s: somebody else watches then." }
+        together = line_up.overlaps
+        return ["Who watches never holds meanwhile."] if together.empty?
+
+        together.map { |overlap| "#{overlap.lanes.map { |lane| names[lane] }.join(" and ")} hold together for #{overlap.seconds.ceil} s: somebody else watches then." }
       end
 
       def fit

@@ -39,17 +39,17 @@ module Windlass
       def plain = decisions.select(&:plain)
 
       # Only of those that are shown it is asked whether they may.
-      def trainings = @trainings ||= Desk::Trainings.new(ground).rows
+      def trainings = @trainings ||= Desk::Trainings.new(shown, now: @now).rows
 
       # @return [Integer] of the page of those without a programme, of how many
       def number = @number.clamp(1, [pages, 1].max)
 
-      def pages = (numbers(:free).size / MOST.to_f).ceil
+      def pages = (openings(:free).size / MOST.to_f).ceil
 
       def path(number) = "/?#{URI.encode_www_form({group: crew.group&.id, page: number}.compact)}#train"
 
       # @return [Integer] who trains on other days, and is shown where it is asked for
-      def unplanned = numbers(:unplanned).size
+      def unplanned = openings(:unplanned).size
 
       def all? = @all
 
@@ -61,7 +61,7 @@ module Windlass
         @parts ||= begin
           free, planned = trainings.partition { |row| row.slot.nil? }
           free, waiting = free.partition { |row| row.together? || row.running }
-          other, slots = planned.partition { |row| row.slot.equal?(Desk::Trainings::NOT_TODAY) }
+          other, slots = planned.partition { |row| row.slot.equal?(Desk::Openings::NOT_TODAY) }
           by_slot = slots.group_by { |row| row.slot.in_words }.sort.map { |words, rows| [words, rows.sort_by { |row| [row.slot.begins, row.name] }] }
           [*by_slot, [by_slot.any? ? "Without a programme" : nil, free], [WAITING, waiting], [UNPLANNED, other]].reject { |_, rows| rows.empty? }
         end
@@ -107,18 +107,10 @@ module Windlass
         some.map { |id, name| [name, @links.path(athletes.fetch(id))] }
       end
 
-      # @return [Array<Integer>] prescriptions of that kind
-      def numbers(kind) = (@numbers ||= @entries.all(:open).group_by(&:last).transform_values { |some| some.map(&:first) }).fetch(kind, [])
+      # @return [Array<Desk::Openings::Opening>] of that kind
+      def openings(kind) = (@openings ||= @entries.all(:openings).group_by(&:kind)).fetch(kind, [])
 
-      def shown = numbers(:planned) + numbers(:free).slice((number - 1) * MOST, MOST) + (@all ? numbers(:unplanned) : [])
-
-      # Of those who are shown.
-      def ground
-        @ground ||= begin
-          prescriptions = Records::Prescription.where(id: shown).order(:id).includes(athlete: [:suspensions, :screenings, :clearances]).to_a
-          Desk::Ground.new(@account, now: @now, only: prescriptions.map(&:athlete).uniq, prescriptions: prescriptions)
-        end
-      end
+      def shown = openings(:planned) + openings(:free).slice((number - 1) * MOST, MOST) + (@all ? openings(:unplanned) : [])
     end
   end
 end

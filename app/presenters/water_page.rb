@@ -25,7 +25,7 @@ module Windlass
       # @return [Array<Diver>] those who may first
       def divers
         @divers ||= athletes.map do |athlete|
-          ready = Progression::Readiness.of(situations.of(athlete, Progression::WATER).with(watcher: "in a pair"))
+          ready = Progression::Readiness.of(situations.of(athlete.id, Progression::WATER).with(watcher: "in a pair"))
           Diver.new(athlete_id: athlete.id, name: athlete.name, asked: asked.include?(athlete.id), pair: @pairs[athlete.id.to_s].to_s,
             refusal: (ready.reasons.flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ") unless ready.go?))
         end.sort_by { |diver| [diver.refusal ? 1 : 0, diver.name.downcase] }
@@ -43,9 +43,9 @@ module Windlass
 
       private
 
-      def athletes = @athletes ||= crew.athletes.includes(:suspensions, :screenings, :clearances).to_a
+      def athletes = @athletes ||= crew.athletes.to_a
 
-      def situations = @situations ||= Situations.new(athletes, now: @now)
+      def situations = @situations ||= Situations.of(athletes, now: @now)
 
       def asked = @asked ||= Records::Day.where(athlete_id: athletes.map(&:id), local_date: @now.to_date).pluck(:athlete_id).to_set
     end

@@ -8,11 +8,11 @@ module Windlass
       class Entries
         KEPT = Kept.new(4_000)
 
-        # open: numbers of prescriptions that may still be done today, and whether they are planned, free or unplanned.
-        Entry = Value.define(:stopped, :twins, :decisions, :steps, :missing, :changes, :open, :unscored)
+        # openings: what may still be done today.
+        Entry = Value.define(:stopped, :twins, :decisions, :steps, :missing, :changes, :openings, :unscored)
 
         LISTS = {stopped: ->(ground) { Decisions.new(ground).stopped }, twins: ->(ground) { Decisions.new(ground).twins }, decisions: ->(ground) { Decisions.new(ground).rows },
-                 steps: ->(ground) { FirstSteps.new(ground).rows }, missing: ->(ground) { Missing.new(ground).rows }, changes: ->(ground) { Changes.new(ground).rows }}.freeze
+                 steps: ->(ground) { FirstSteps.new(ground).rows }, missing: ->(ground) { Missing.new(ground).rows }, changes: ->(ground) { Changes.new(ground).rows }, openings: ->(ground) { Openings.new(ground).rows }}.freeze
 
         # @param athletes [ActiveRecord::Relation] in order
         # @param now [Time]
@@ -42,9 +42,8 @@ module Windlass
         def anew(ids)
           ground = Ground.new(@account, now: @now, only: Records::Athlete.where(id: ids).includes(:suspensions, :screenings, :clearances).to_a)
           lists = LISTS.transform_values { |rows| rows.call(ground).group_by(&:athlete_id) }
-          open = Trainings.new(ground).waiting.flat_map { |kind, some| some.map { |one| [one.athlete_id, [one.id, kind]] } }.group_by(&:first)
           unscored = Scores.new(ground).missing.to_set(&:id)
-          ids.to_h { |id| [id, Entry.new(**lists.transform_values { |rows| rows.fetch(id, []) }, open: open.fetch(id, []).map(&:last), unscored: unscored.include?(id))] }
+          ids.to_h { |id| [id, Entry.new(**lists.transform_values { |rows| rows.fetch(id, []) }, unscored: unscored.include?(id))] }
         end
       end
     end

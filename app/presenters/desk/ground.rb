@@ -10,9 +10,7 @@ module Windlass
         # @param account [Records::Account]
         # @param now [Time]
         # @param only [Array<Records::Athlete>, nil] of these alone
-        # @param prescriptions [Array<Records::Prescription>, nil] of these alone; nil: all that are open
-        def initialize(account, now:, only: nil, prescriptions: nil)
-          @prescriptions = prescriptions
+        def initialize(account, now:, only: nil)
           @account = account
           @only = only
           @now = now
@@ -39,7 +37,7 @@ module Windlass
         def standing_of(prescription)
           @standings ||= {}
           @standings.fetch(prescription.id) do |id|
-            @standings[id] = prescription.to_standing(on: today, values: situations.values(prescription.athlete))
+            @standings[id] = prescription.to_standing(on: today, values: situations.values(prescription.athlete_id))
           end
         end
 
@@ -48,7 +46,10 @@ module Windlass
           (@sets_done ||= Records::Session.sets_done(on: today, athlete_id: by_id.keys)).fetch(prescription_id, 0)
         end
 
-        def situations = @situations ||= Situations.new(athletes, now: now)
+        # @return [Hash{Integer => Situations::Known}] by athlete
+        def known = @known ||= Situations::Reading.of(by_id.keys, today)
+
+        def situations = @situations ||= Situations.new(known, now: now)
 
         def near(date) = Dates.near(date, today)
       end

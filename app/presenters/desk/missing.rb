@@ -79,7 +79,7 @@ module Windlass
         def smaller_ladder?(prescription, old)
           return false unless prescription.to_protocol.needs.key?(:maximal_hold_s) && prescription.own_dose.nil?
 
-          values = @ground.situations.values(prescription.athlete)
+          values = @ground.situations.values(prescription.athlete_id)
           standing = @ground.standing_of(prescription)
           standing && (values.maximal_hold_shown_on.nil? || values.maximal_hold_shown_on < old) &&
             standing.ladder.rungs.first != prescription.to_protocol.start(values)

@@ -23,13 +23,13 @@ module Windlass
       # @return [Array<Breath>] in order of time
       def first_breaths
         @first_breaths ||= begin
-          moments = lanes.each_index.flat_map { |lane| lanes[lane].first_breaths.map { |at| [starts[lane] + at, lane] } }.sort
-          moments.map { |at, lane| Breath.new(lane: lane, at_s: at, clash: moments.any? { |other, whose| whose != lane && (other - at).abs < gap_s }) }
+          clashing = clashes.flatten.to_set
+          moments.each_with_index.map { |(at, lane), index| Breath.new(lane: lane, at_s: at, clash: clashing.include?(index)) }
         end
       end
 
       # @return [Integer] pairs of first breaths that come less than the gap apart
-      def collisions = clashes.cost(starts).first
+      def collisions = clashes.size
 
       # @return [Array<Overlap>] of pairs that hold at the same time
       def overlaps
@@ -58,7 +58,16 @@ module Windlass
 
       private
 
-      def clashes = Stagger::Clashes.new(lanes, gap_s, [*starts, 1].max)
+      # @return [Array<Array(Numeric, Integer)>] when each first breath comes, and whose it is, in order of time
+      def moments = @moments ||= lanes.each_index.flat_map { |lane| lanes[lane].first_breaths.map { |at| [starts[lane] + at, lane] } }.sort
+
+      # @return [Array<Array(Integer, Integer)>] places among the moments
+      def clashes
+        @clashes ||= moments.each_with_index.flat_map do |(at, lane), index|
+          near = ((index + 1)...moments.size).take_while { |later| moments[later][0] - at < gap_s }
+          near.filter_map { |later| [index, later] unless moments[later][1] == lane }
+        end
+      end
     end
   end
 end

@@ -50,6 +50,7 @@ RSpec.describe Windlass::Squad::Stagger do
       found = described_class.of(lanes)
 
       expect([found.collisions, found.overlap_s, found.ends_s]).to eq counted(lanes, found.starts, 8)
+      expect(Windlass::Squad::LineUp.new(lanes, Array.new(size, 0)).collisions).to eq counted(lanes, lanes.to_h { |one| [one.id, 0] }, 8).first
       expect(found.starts.values).to all(be_between(0, 300).and(be_an(Integer)))
       expect([found.collisions, found.starts.values.min]).to eq [0, 0]
       expect(described_class.of(lanes)).to eq found
