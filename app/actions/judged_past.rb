@@ -4,6 +4,9 @@ module Windlass
   module Actions
     # What the judge looks back at, of one athlete: read once, however many of the days are judged.
     class JudgedPast
+      # Days, and what they show, by the sets that they are made of and their marks.
+      DAYS = Kept.new(500)
+
       # @param athlete [Records::Athlete]
       # @param days [Range<Date>]
       def initialize(athlete, days)
@@ -22,13 +25,19 @@ module Windlass
 
       # @param ids [Array<Integer>] records of one day and dose, in order
       # @return [Progression::Session] the day
-      def day(ids) = days.fetch(ids) { JudgeDay.of_day(@sets.index_by(&:id).fetch_values(*ids)) }
+      def day(ids) = days[ids]&.session || JudgeDay.of_day(@sets.values.index_by(&:id).fetch_values(*ids))
 
       private
 
-      def history = @history ||= Progression::History.of(days.values)
+      def history = @history ||= Progression::History.of_evidence(days.values)
 
-      def days = @days ||= @sets.group_by { |set| [set.protocol, set.dose, set.date] }.values.to_h { |sets| [sets.map(&:id), JudgeDay.of_day(sets)] }
+      # @return [Hash{Array<Integer> => Progression::Evidence}] by the sets of the day
+      def days
+        @days ||= @sets.group_by { |_, set| [set.protocol, set.dose, set.date] }.values.to_h do |marked|
+          marks, sets = marked.transpose
+          [sets.map(&:id), DAYS.fetch(marks) { Progression::Evidence.of(JudgeDay.of_day(sets)) }]
+        end
+      end
     end
   end
 end

@@ -14,15 +14,17 @@ module Windlass
           ended_by: Measures::ENDINGS.select { |_, ending| ending.bodily }.keys)
       }
 
+      # Kinds that doses hang on besides the control pause.
+      OTHERS = %w[maximal_hold sustained_exhale].freeze
+
       # What was read of measures, by whose they are and what depends on them.
       NEWEST, MORNINGS = Kept.new(2_000), Kept.new(1_000)
 
       # @return [Hash{Integer => Measures::Values}] what doses are computed from, by athlete
       def self.newest_values(athletes)
         newest = Athlete.by_mark(NEWEST, athletes.map(&:id)) do |ids|
-          pauses = newest_control_pauses(ids)
-          others = newest_others(ids)
-          ids.to_h { |id| [id, [pauses[id], others[[id, "maximal_hold"]], others[[id, "sustained_exhale"]]]] }
+          taken = newest(ids, valid_control_pauses, *OTHERS.map { |kind| that_went_well.where(kind: kind) }).index_by { |one| [one.athlete_id, one.kind] }
+          ids.to_h { |id| [id, [taken[[id, "control_pause"]]&.value, *OTHERS.map { |kind| taken[[id, kind]]&.to_taken }]] }
         end
         athletes.to_h { |athlete| [athlete.id, values(athlete, *newest.fetch(athlete.id))] }
       end
@@ -39,22 +41,13 @@ module Windlass
       }
 
       # The newest of each athlete: a look into the index for each, however many there are.
-      # @param found [ActiveRecord::Relation] of measures of one kind
+      # @param found [Array<ActiveRecord::Relation>] each of measures of one kind
       # @return [ActiveRecord::Relation]
-      def self.newest(athlete_ids, found)
-        of_each = found.where("measures.athlete_id = athletes.id").order(taken_at: :desc, id: :desc).limit(1).select(:id)
-        unscoped.where(id: Athlete.where(id: athlete_ids).pluck(Arel.sql("(#{of_each.to_sql})")).compact)
+      def self.newest(athlete_ids, *found)
+        of_each = found.map { |one| Arel.sql("(#{one.where("measures.athlete_id = athletes.id").order(taken_at: :desc, id: :desc).limit(1).select(:id).to_sql})") }
+        unscoped.where(id: Athlete.where(id: athlete_ids).pluck(*of_each).flatten.compact)
       end
-
-      # The newest maximal hold that went well and the newest sustained exhale of each.
-      # @return [Hash{Array(Integer, String) => Measures::Taken}] by athlete and kind
-      def self.newest_others(athlete_ids)
-        %w[maximal_hold sustained_exhale].flat_map { |kind| newest(athlete_ids, that_went_well.where(kind: kind)).to_a }.to_h { |one| [[one.athlete_id, one.kind], one.to_taken] }
-      end
-      private_class_method :values, :newest_others
-
-      # @return [Hash{Integer => Float}] seconds of the newest valid control pause, by athlete
-      def self.newest_control_pauses(athlete_ids) = newest(athlete_ids, valid_control_pauses).pluck(:athlete_id, :value).to_h
+      private_class_method :values
 
       # @param since [Date]
       # @return [Hash{Integer => Measures::MorningSeries}] by athlete

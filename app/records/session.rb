@@ -101,8 +101,8 @@ module Windlass
       JUDGED = Kept.new(4_000)
 
       # The past of an athlete, read without making a record of each of its many rounds.
-      # @return [Array<Progression::Session>] each set alone, in order
-      def self.core_sets(athlete_id, days) = cores(kept.where(athlete_id: athlete_id, local_date: days).in_order)
+      # @return [Hash{Array(Integer, Integer) => Progression::Session}] each set alone, by number and mark, in order
+      def self.core_sets(athlete_id, days) = marked(kept.where(athlete_id: athlete_id, local_date: days).in_order)
 
       # @param ids [Array<Integer>]
       # @return [Array<Integer>] those that are no sets
@@ -132,8 +132,12 @@ module Windlass
 
       # @param sets [ActiveRecord::Relation]
       # @return [Array<Progression::Session>] each alone, in the order of the relation
-      def self.cores(sets)
-        JUDGED.fetch_all(sets.pluck(:id, :judged_mark)) { |missing| missing.zip(read(missing.map(&:first))).to_h }
+      def self.cores(sets) = marked(sets).values
+
+      # @return [Hash{Array(Integer, Integer) => Progression::Session}] the same, by number and mark
+      def self.marked(sets)
+        marks = sets.pluck(:id, :judged_mark)
+        marks.zip(JUDGED.fetch_all(marks) { |missing| missing.zip(read(missing.map(&:first))).to_h }).to_h
       end
 
       # @param ids [Array<Integer>]

@@ -4,7 +4,7 @@ require "web_helper"
 
 # The desk works out again only what changed: so whatever changes, by whatever way, it has to say what it would say if it had kept nothing.
 RSpec.describe "What the desk keeps", :web do
-  let(:kept) { [Windlass::Presenters::Desk::Entries::KEPT, Windlass::Records::Session::JUDGED, Windlass::Records::Measure::NEWEST, Windlass::Records::Measure::MORNINGS, Windlass::Situations::Reading::KEPT, Windlass::Presenters::AthletePast::KEPT, Windlass::Presenters::LoadBoard::HELD] }
+  let(:kept) { [Windlass::Presenters::Desk::Entries::KEPT, Windlass::Records::Session::JUDGED, Windlass::Records::Measure::NEWEST, Windlass::Records::Measure::MORNINGS, Windlass::Situations::Reading::KEPT, Windlass::Presenters::AthletePast::KEPT, Windlass::Presenters::LoadBoard::HELD, Windlass::Actions::JudgedPast::DAYS] }
   let(:ines) { make_athlete.tap { |one| make_pause(one, 24, at: clock.now - 26 * 3600) } }
   let(:odd) { make_athlete(name: "Odd Falkenrath").tap { |one| make_pause(one, 28, at: clock.now - 26 * 3600) } }
   let(:holds) { prescribe(ines) }
@@ -24,11 +24,17 @@ RSpec.describe "What the desk keeps", :web do
       Windlass::Records::Measure.morning_series(two.map(&:id), since: today - 30).transform_values(&:scores), *two.flat_map { |one| looked_back(one) }]
   end
 
+  # The days that a judge looks back at, and what they show.
+  def judged(one)
+    history = Windlass::Actions::JudgedPast.new(one, (clock.now.to_date - 30)..clock.now.to_date).before(clock.now.to_date + 1)
+    history.sessions.map { |day| [day, history.seen.evidence(day).clean?, history.seen.evidence(day).missing] }
+  end
+
   # What readiness looks back at, and what a sheet says of the last weeks.
   def looked_back(one)
     past = Windlass::Presenters::AthletePast.of(one, today: clock.now.to_date)
     ground = Windlass::Situations.of([one], now: clock.now).ground(one.id)
-    [ground.merge(mornings: ground[:mornings].scores), past.to_h.except(:days, :urge_error), past.days.rows, past.urge_error.bars]
+    [ground.merge(mornings: ground[:mornings].scores), past.to_h.except(:days, :urge_error), past.days.rows, past.urge_error.bars, judged(one)]
   end
 
   def act(name, *args, **more) = Windlass::Actions.const_get(name).call(*args, **more, now: clock.now)

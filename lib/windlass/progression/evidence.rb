@@ -2,7 +2,7 @@
 
 module Windlass
   module Progression
-    # What one session shows, whatever came before it.
+    # What one session shows, whatever came before it. Many rules ask the same: what was looked up stays.
     class Evidence
       attr_reader :session
 
@@ -19,17 +19,17 @@ module Windlass
       # @return [String] what is judged, part by part
       def part = sounded? ? "exhale" : "hold"
 
-      def gasps = breaths(:gasp)
+      def gasps = @gasps ||= breaths(:gasp)
 
-      def deeper = breaths(:deeper)
+      def deeper = @deeper ||= breaths(:deeper)
 
-      def short = rounds.select(&:short?)
+      def short = @short ||= rounds.select(&:short?)
 
       # A sounded exhale that went on is no hold that was pushed.
-      def over = sounded? ? [] : rounds.select(&:over?)
+      def over = @over ||= sounded? ? [] : rounds.select(&:over?)
 
       # Sounded exhales whose ribs fell in, or whose stream flickered.
-      def uneven = rounds.select(&:uneven?)
+      def uneven = @uneven ||= rounds.select(&:uneven?)
 
       def stops = session.symptoms & Symptoms::STOPS.keys
 

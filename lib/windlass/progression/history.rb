@@ -14,6 +14,13 @@ module Windlass
         new(in_order(sessions, seen), seen)
       end
 
+      # @param evidence [Array<Evidence>] of sessions in any order
+      # @return [History]
+      def self.of_evidence(evidence)
+        seen = Seen.new(evidence)
+        new(in_order(evidence.map(&:session), seen), seen)
+      end
+
       # The order is that of time, and does not hang on how the list was written: of two that cannot be told apart in time
       # the worse one is the later.
       def self.in_order(sessions, seen)
@@ -27,8 +34,10 @@ module Windlass
 
       # What sessions show, each asked once.
       class Seen
-        def initialize
+        # @param known [Array<Evidence>]
+        def initialize(known = [])
           @evidence = {}.compare_by_identity
+          known.each { |one| @evidence[one.session] = one }
           @held = {}.compare_by_identity
         end
 

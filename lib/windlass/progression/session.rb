@@ -54,6 +54,8 @@ module Windlass
       # @param sets [Array<Session>] of one protocol, one dose and one day, in order of their start
       # @param rounds_planned [Integer] what the dose asks of the whole day
       def self.of_day(sets, rounds_planned: sets.last.activity.rounds(sets.last.dose))
+        return (sets[0].rounds_planned == rounds_planned) ? sets[0] : sets[0].with(rounds_planned: rounds_planned) if sets.size == 1
+
         real = sets.reject(&:false_start?)
         real = sets.last(1) if real.empty?
         efforts = real.map(&:effort)
