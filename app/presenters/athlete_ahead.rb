@@ -27,13 +27,20 @@ module Windlass
 
       # The next sessions that a programme plans: those of the first day that has some.
       def planned
-        ahead = Records::PlannedSession.where(athlete_id: @athlete.id, local_date: @today..).joins(:programme).merge(Records::Programme.open).includes(:prescription).in_order.to_a
-        done = Done.new([@athlete.id], @today..@today)
-        open = ahead.reject { |one| one.local_date == @today && done.done?(one) }
-        open.take_while { |one| one.local_date == open.first.local_date }.map do |one|
+        (of_today.presence || of_the_next_day).map do |one|
           Line.new(words: "#{Dates.opening(one.local_date, @today)}, #{one.at}: #{one.name.downcase}", path: "/planned/#{one.id}", action: "Planned")
         end
       end
+
+      def of_today
+        of_today = sessions.where(local_date: @today).to_a
+        done = Done.new([@athlete.id], @today..@today) if of_today.any?
+        of_today.reject { |one| done.done?(one) }
+      end
+
+      def of_the_next_day = sessions.where(local_date: sessions.where(local_date: (@today + 1)..).reorder(nil).minimum(:local_date)).to_a
+
+      def sessions = Records::PlannedSession.where(athlete_id: @athlete.id).joins(:programme).merge(Records::Programme.open).preload(:prescription).in_order
     end
   end
 end
