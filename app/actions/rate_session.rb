@@ -8,8 +8,10 @@ module Windlass
       # @param values [Hash] of Forms::RatingForm
       def self.call(session, values, now:)
         said_before = session.symptoms.map(&:to_sym)
+        assign(session, values)
+        return session if same?(session)
+
         session.transaction do
-          assign(session, values)
           Records::Correction.keep(session, now: now, rounds: rounds_before(session))
           session.save!
           session.rounds.each(&:save!)
@@ -19,11 +21,14 @@ module Windlass
         session.reload
       end
 
+      # @return [Boolean] nothing else is said than before, and the judge has spoken
+      def self.same?(session) = !session.proposed_verdict.nil? && [session, *session.rounds].none?(&:has_changes_to_save?)
+
       # @return [Hash{String => Hash}] what was said of rounds and changes now, by number
       def self.rounds_before(session)
         session.rounds.to_h { |round| [round.number.to_s, Records::Correction.changed(round)] }.reject { |_, before| before.empty? }
       end
-      private_class_method :rounds_before
+      private_class_method :same?, :rounds_before
 
       # Puts the values on the record and its rounds without keeping them.
       def self.assign(session, values)

@@ -62,7 +62,7 @@ module Windlass
       def self.from(athlete)
         blank(athlete.attributes.slice("name", "sex", "vital_capacity_l", "resting_pulse", "disciplines", "nervous",
           "sleep_signs", "busy_signs", "locks", "control_pause_use", "notes").merge("lock_version" => athlete.lock_version.to_s, "born_on" => athlete.born_on.to_s, "control_pause_again_on" => athlete.control_pause_again_on.to_s,
-            "height_cm" => Words.number(athlete.height_cm), "mass_kg" => Words.number(athlete.mass_kg)))
+            "height_cm" => Words.exact(athlete.height_cm), "mass_kg" => Words.exact(athlete.mass_kg)))
       end
 
       # @return [Hash] columns of the record

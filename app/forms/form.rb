@@ -54,16 +54,18 @@ module Windlass
       attr_reader :values, :errors, :typed
 
       # @param params [Hash] as they came
+      # @param shown [Hash{String => Array(String, Object)}] what stood in a field of what is corrected, and what it stands for: it shows tenths
+      #   of what may be known to thousandths, and what comes back as it stood was left alone
       # @param context [Hash] what a contract has to know besides, such as today's date
       # @return [Form]
-      def self.parse(params, **context) = new(params, self::RULES.new(**context))
+      def self.parse(params, shown: {}, **context) = new(params, self::RULES.new(**context), shown: shown)
 
       # @return [Form] nothing typed yet
       def self.blank(typed = {}) = new(typed.transform_keys(&:to_s), nil)
 
-      def initialize(params, contract)
+      def initialize(params, contract, shown: {})
         @typed = params.to_h
-        result = contract&.call(@typed)
+        result = contract&.call(@typed.to_h { |field, text| [field, (shown.dig(field, 0) == text) ? shown.dig(field, 1) || text : text] })
         @values = result.to_h
         @errors = result ? flat(result.errors.to_h) : {}
       end

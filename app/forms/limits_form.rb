@@ -11,7 +11,7 @@ module Windlass
 
       # @return [LimitsForm] filled from a prescription
       def self.from(limits, protocol, measures)
-        new({"limits" => limits.to_h { |key, value| [key.to_s, value.is_a?(Numeric) ? Words.number(value) : value.to_s] }}, protocol, measures, nil, {})
+        new({"limits" => limits.to_h { |key, value| [key.to_s, Words.exact(value)] }}, protocol, measures, nil, {})
       end
 
       def initialize(params, protocol, measures, start, switches)

@@ -48,7 +48,7 @@ module Windlass
       end
 
       # @param params [Hash]
-      def self.parse(params, kind:, today:) = new(params, contract(kind).new(today: today))
+      def self.parse(params, kind:, today:, shown: {}) = new(params, contract(kind).new(today: today), shown: shown)
     end
   end
 end

@@ -48,10 +48,19 @@ module Windlass
 
       # @param params [Hash] rounds come as a Hash by number: rounds[3][held_s]
       # @param beat_ms [Hash{Integer => Numeric}] milliseconds of a beat, by the number of a sounded exhale
-      def self.parse(params, beat_ms: {}) = new(params, Rules.new, beat_ms)
+      # @param held_ms [Hash{Integer => Integer}] what is known of each part: what comes back as it was shown is left alone
+      # @param effort [Float, nil] likewise
+      def self.parse(params, beat_ms: {}, held_ms: {}, effort: nil) = new(params, beat_ms, held_ms, effort)
 
-      def initialize(params, contract, beat_ms)
-        super(params, contract)
+      # @return [String] as it stands in its field
+      def self.seconds(held_ms) = Words.typed_seconds(held_ms / 1000.0)
+
+      # @return [String] likewise, of what is counted in beats
+      def self.beats(held_ms, beat_ms) = Words.number(held_ms / beat_ms)
+
+      def initialize(params, beat_ms, held_ms, effort)
+        super(params, Rules.new, shown: {"effort" => [effort && Words.number(effort), effort]})
+        @held_ms = held_ms
         @rounds = {}
         given = typed["rounds"].is_a?(Hash) ? typed["rounds"].first(MOST_ROUNDS) : []
         given.each { |number, round| read_round(number, round, beat_ms) if errors.size < MOST_FAULTS }
@@ -74,8 +83,13 @@ module Windlass
 
         result = ROUND_RULES.call(round)
         name_faults(place, result.errors.to_h)
-        @rounds[place] = columns_of(result.to_h, beat_ms[place]) if result.success?
+        return unless result.success?
+
+        @rounds[place] = columns_of(result.to_h, beat_ms[place])
+        @rounds[place].delete(:held_ms) if left_alone?(round, @held_ms[place], beat_ms[place])
       end
+
+      def left_alone?(round, held_ms, beat_ms) = held_ms && (beat_ms ? round["beats"] == self.class.beats(held_ms, beat_ms) : round["held_s"] == self.class.seconds(held_ms))
 
       def name_faults(place, faults)
         faults.each { |field, wrong| errors[field ? "rounds[#{place}][#{field}]" : "rounds[#{place}]"] = wrong.join("; ") }

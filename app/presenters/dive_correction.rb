@@ -34,7 +34,7 @@ module Windlass
       def fields = FIELDS
 
       # @return [Forms::Form]
-      def form = @form ||= @params ? Forms::DiveForm.parse(@params.slice(*FIELDS.map { |field| field.key.to_s }).merge(known), now: @now) : Forms::DiveForm.blank(standing)
+      def form = @form ||= @params ? Forms::DiveForm.parse(@params.slice(*FIELDS.map { |field| field.key.to_s }).merge(known), now: @now, shown: standing.to_h { |key, text| [key, [text, @dive[key]]] }) : Forms::DiveForm.blank(standing)
 
       def corrections = Corrections.of(@dive)
 

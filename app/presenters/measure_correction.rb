@@ -51,9 +51,9 @@ module Windlass
       private
 
       def parsed(params)
-        return Forms::ControlPauseForm.parse(params, today: @today) if measure.control_pause?
+        return Forms::ControlPauseForm.parse(params, today: @today, shown: {"seconds" => [standing[:seconds], measure.value]}) if measure.control_pause?
 
-        Forms::MeasureForm.parse(params, kind: measure.to_kind, today: @today)
+        Forms::MeasureForm.parse(params, kind: measure.to_kind, today: @today, shown: typed_details.to_h { |key, text| [key.to_s, [text, measure.details[key.to_s]]] })
       end
 
       def typed_details

@@ -73,7 +73,7 @@ module Windlass
         held_rounds.map do |round|
           typed = typed_round(round.number)
           Round.new(number: round.number, where: where(round.number), target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
-            held: typed["held_s"] || (round.held_ms && Words.typed_seconds(round.held_ms / 1000.0)),
+            held: typed["held_s"] || (round.held_ms && Forms::RatingForm.seconds(round.held_ms)),
             forecast: forecast_urge(round.hold), low: typed["low"] || (round.sao2_low && Words.number((round.sao2_low * 100).round(1))),
             urge: urge(round),
             first_breath: typed["first_breath"] || round.first_breath, asked: asked.include?(round.number))
@@ -194,9 +194,9 @@ module Windlass
       end
 
       # Field, unit, as it is typed, as it is told.
-      IN_SECONDS = ["held_s", "as 1:35 or in seconds", ->(ms) { Words.typed_seconds(ms / 1000.0) }, ->(ms) { Words.seconds(ms / 1000.0) }].freeze
+      IN_SECONDS = ["held_s", "as 1:35 or in seconds", ->(ms) { Forms::RatingForm.seconds(ms) }, ->(ms) { Words.seconds(ms / 1000.0) }].freeze
 
-      def in_beats(beat_ms) = ["beats", "beats", ->(ms) { Words.number(ms / beat_ms) }, ->(ms) { "#{Words.number(ms / beat_ms)} beats" }]
+      def in_beats(beat_ms) = ["beats", "beats", ->(ms) { Forms::RatingForm.beats(ms, beat_ms) }, ->(ms) { "#{Words.number(ms / beat_ms)} beats" }]
 
       # What a microphone heard of an exhale stands in the fields until something else is said, and is kept with them.
       Heard = Value.define(:ms, :words) do

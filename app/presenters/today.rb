@@ -100,7 +100,7 @@ module Windlass
 
       def first(rows) = @all ? rows : rows.first(MOST)
 
-      def all_decisions = @all_decisions ||= @entries.all(:decisions).sort_by { |one| [Progression::VERDICTS.index(one.verdict), one.name] }
+      def all_decisions = @all_decisions ||= @entries.decisions
 
       def linked(some)
         athletes = Records::Athlete.where(id: some.map(&:first)).select(:id, :uuid, :morning_links_revoked).index_by(&:id)

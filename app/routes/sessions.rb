@@ -120,15 +120,23 @@ module Windlass
 
             move = Actions::Decide.call(record, verdict, decided: decision.decided(verdict.verdict),
               because: decision.values[:because], now: now)
-            tell Presenters::VerdictPanel.told(move), undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move)), further: next_decision
+            tell Presenters::VerdictPanel.told(move), undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move)), further: next_decision(record.athlete_id)
             redirect to("/athletes/#{record.athlete_id}"), 303
           end
         end
       end
 
       module Helpers
+        # @param after [Integer] of whom something was decided just now: whoever else waits comes first
         # @return [String, nil] where the next day waits for a decision
-        def next_decision = Presenters::Today.new(account, now: now, links: morning_links).decisions.first&.then { |row| "/sessions/#{row.uuid}" }
+        def next_decision(after)
+          everybody = account.active_athletes.by_name
+          [everybody.where.not(id: after), everybody.where(id: after)].each do |some|
+            row = Presenters::Desk::Entries.new(account, some, now: now).decisions.first
+            return "/sessions/#{row.uuid}" if row
+          end
+          nil
+        end
 
         def session_record = Records::Session.where(account_id: account.id).find_by!(uuid: said(:uuid))
 
@@ -137,7 +145,7 @@ module Windlass
           session_record.tap { |record| raise Error, "This session was not run to an end yet, so there is nothing to judge." unless record.over? }
         end
 
-        def rating_form(record) = Forms::RatingForm.parse(params, beat_ms: record.beat_ms)
+        def rating_form(record) = Forms::RatingForm.parse(params, beat_ms: record.beat_ms, held_ms: record.rounds.to_h { |round| [round.number, round.held_ms] }, effort: record.effort)
 
         # Whatever is pressed on the sheet keeps first what stands in it; faulty, it comes back as it was typed.
         # @yieldparam record [Records::Session]

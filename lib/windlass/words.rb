@@ -35,6 +35,9 @@ module Windlass
       ((rounded % 1).zero? ? rounded.to_i : rounded).to_s
     end
 
+    # @return [String] with all its decimals: in a field, so that what is sent back is the same
+    def self.exact(number) = number.to_s.delete_suffix(".0")
+
     # @return [String] `22 November 2026`
     def self.date(date) = date.strftime("%-d %B %Y")
 

@@ -24,6 +24,33 @@ RSpec.describe "Corrections", :web do
     expect([maximal.reload.value, athlete.reload.suspensions.map(&:kind), athlete.to_values.maximal_hold_s]).to eq [59, ["stop"], nil]
   end
 
+  # A field shows tenths; what stands behind it may be finer, and a tenth may be what a verdict hangs on.
+  it "leave alone what is sent back as it stood: the verdict is the same, and nothing is noted as corrected" do
+    make_pause(athlete)
+    session = run_set(prescribe(athlete))
+    session.rounds.find_by(number: 3).update!(held_ms: 4_498)
+    session.update!(effort: 6.25)
+    verdict = -> { Windlass::Actions::JudgeDay.call(session.reload).reasons.map(&:text) }
+    before = verdict.call
+    shown = get("/sessions/#{session.uuid}").then { page.css("input[name*=held_s]").to_h { |field| [field["name"], field["value"]] } }
+    submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/rating", {effort: "6.3", note: "Calm", **shown})
+    expect([shown["rounds[3][held_s]"], session.reload.rounds.map(&:held_ms)[2], session.effort, verdict.call, before.join]).to match ["4.5", 4_498, 6.25, before, /round 3 under 90 %/]
+
+    pause, maximal = make_pause(athlete, 24.37), hold(95.04)
+    dive = Windlass::Records::Dive.create!(account_id: account.id, athlete: athlete, uuid: SecureRandom.uuid, local_date: clock.now.to_date, down_at: clock.now - 3600, seconds: 61.238, depth_m: 8.34)
+    ["/measures/#{pause.uuid}", "/measures/#{maximal.uuid}", "/dives/#{dive.uuid}"].each do |address|
+      get("#{address}/correct")
+      stood = page.css("form[action$=correct]").css("input:not([type=radio]), input[checked]").to_h { |field| [field["name"], field["value"]] }
+      submit("#{address}/correct", "#{address}/correct", stood.merge("note" => "In the hall"))
+    end
+    expect([pause.reload.value, maximal.reload.value, dive.reload.seconds, dive.depth_m]).to eq [24.37, 95.04, 61.238, 8.34]
+    expect([pause, maximal, dive, session].map(&:note)).to eq ["In the hall"] * 3 + ["Calm"]
+    expect(Windlass::Records::Correction.pluck(:before).flat_map(&:keys)).to eq []
+    athlete.update!(mass_kg: 61.25)
+    get("/athletes/#{athlete.id}/edit")
+    expect([page.at("#height_cm")["value"], page.at("#mass_kg")["value"]]).to eq ["169", "61.25"]
+  end
+
   it "a measure that is discarded doses nothing, and does again when it is back" do
     maximal = hold(95)
     submit("/measures/#{maximal.uuid}/correct", "/measures/#{maximal.uuid}/discard")

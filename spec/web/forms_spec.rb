@@ -14,6 +14,12 @@ RSpec.describe Windlass::Forms do
       expect(form.columns[:rounds]).to eq({2 => {held_ms: 4_850}, 3 => {first_breath: "gasp"}})
     end
 
+    it "leaves a length alone that comes back as it was shown, in seconds and in beats" do
+      typed = {"rounds" => {"1" => {"held_s" => "4.9"}, "2" => {"held_s" => "5"}, "3" => {"beats" => "12.3"}, "4" => {"beats" => "12.4"}}}
+      form = described_class.parse(typed, beat_ms: {3 => 1000r, 4 => 1000r}, held_ms: {1 => 4_898, 2 => 4_898, 3 => 12_345, 4 => 12_345})
+      expect(form.columns[:rounds]).to eq({1 => {}, 2 => {held_ms: 5_000}, 3 => {}, 4 => {held_ms: 12_400}})
+    end
+
     it "empties what was emptied" do
       form = parse(effort: "", note: "", rounds: {"1" => {held_s: "", first_breath: ""}})
 

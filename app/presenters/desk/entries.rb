@@ -33,6 +33,9 @@ module Windlass
         # @return [Array] of a list, in order of the athletes
         def all(list) = to_a.flat_map(&list)
 
+        # @return [Array<Decisions::Row>] what must be decided, the strongest verdict first
+        def decisions = all(:decisions).sort_by { |one| [Progression::VERDICTS.index(one.verdict), one.name] }
+
         # @return [Array<Array(Integer, String)>] who trains and has no morning score yet
         def unscored = @names.zip(to_a).filter_map { |(id, name, _), entry| [id, name] if entry.unscored }
 
