@@ -32,7 +32,7 @@ module Windlass
     end
 
     # @return [Array<Programme::Training>]
-    def trainings(programme) = programme.trainings.includes(prescription: :athlete).map { |one| training(one) }
+    def trainings(programme) = programme.trainings.includes(:prescription).map { |one| training(one) }
 
     private
 

@@ -9,11 +9,12 @@ module Windlass
       # @return [Records::Move]
       # @raise [Error] where it is another verdict now, or not a plain one
       def self.call(session, seen:, now:)
-        verdict = JudgeDay.call(session) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
+        sets = session.sets_of_the_day
+        verdict = JudgeDay.call(session, of_the_day: sets) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
         raise Error, "The verdict of #{session.athlete.name} is now #{verdict.verdict}: look at it before you decide." unless verdict.verdict.to_s == seen
         raise Error, "The verdict of #{session.athlete.name} needs a look: #{verdict.reasons.first.text}" unless verdict.plain?
 
-        Decide.call(session, verdict, decided: verdict.verdict, because: nil, now: now)
+        Decide.call(session, verdict, decided: verdict.verdict, because: nil, now: now, of_the_day: sets)
       end
 
       # @param seen [Hash{String => String}] verdicts by session

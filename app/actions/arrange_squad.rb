@@ -12,11 +12,17 @@ module Windlass
 
         squad.transaction do
           squad.update!(settings)
-          squad.sessions.each { |session| session.update!(pair_lane: pairs[session.lane]) } if pairs
+          squad.sessions.each { |session| change(session, pair_lane: pairs[session.lane]) } if pairs
           chosen = starts || Squad::Stagger.of(squad.to_lanes, gap_s: squad.gap_s, latest_s: squad.latest_s).starts.values
-          squad.sessions.zip(chosen) { |session, start| session.update!(starts_s: start) }
+          squad.sessions.zip(chosen) { |session, start| change(session, starts_s: start) }
         end
       end
+
+      def self.change(session, columns)
+        session.assign_attributes(columns)
+        session.save! if session.changed?
+      end
+      private_class_method :change
     end
   end
 end

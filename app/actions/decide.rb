@@ -10,11 +10,12 @@ module Windlass
       # @param verdict [Progression::Verdict]
       # @param decided [Symbol] the same as the verdict, or another of {OVERRULABLE}
       # @param because [String, nil] why, where it is another
+      # @param of_the_day [Array<Records::Session>] the day's sets, where they are known
       # @return [Records::Move] the move of that day; the same decision a second time changes nothing
       # @raise [Error] where the day is decided otherwise already, or is not over
-      def self.call(session, verdict, decided:, because:, now:)
-        raise Error, TwinSession::OPEN if session.sets_of_the_day.any? { |set| TwinSession.open?(set) }
-        raise Error, JudgeDay::NOT_OVER unless verdict.stop? || JudgeDay.over?(session.sets_of_the_day, today: now.to_date)
+      def self.call(session, verdict, decided:, because:, now:, of_the_day: session.sets_of_the_day)
+        raise Error, TwinSession::OPEN if TwinSession.open?(*of_the_day)
+        raise Error, JudgeDay::NOT_OVER unless verdict.stop? || JudgeDay.over?(of_the_day, today: now.to_date)
 
         prescription = session.prescription
         prescription.transaction do

@@ -25,14 +25,17 @@ module Windlass
 
       def self.logged(athlete)
         taught = Records::Round.where("rounds.session_id = sessions.id").where("sao2_low IS NOT NULL OR first_urge_ms IS NOT NULL")
-        athlete.sessions.kept.where(taught.arel.exists).includes(:rounds, :journal_events).order(started_at: :desc).limit(SESSIONS).map do |session|
-          Physiology::Fitting::Logged.new(timeline: session.to_run, lows: by_number(session, :sao2_low),
-            urges: by_number(session, :first_urge_ms).transform_values { |ms| ms / 1000.0 })
-        end
+        sessions = athlete.sessions.kept.where(taught.arel.exists).includes(:timeline).order(local_date: :desc, started_at: :desc).limit(SESSIONS).to_a
+        events = Records::JournalEvent.core_by_session(sessions.map(&:id))
+        marks = Records::Round.where(session_id: sessions.map(&:id)).where.not(hold: nil).pluck(:session_id, :hold, :sao2_low, :first_urge_ms).group_by(&:first)
+        sessions.map { |session| read(session.to_run(events.fetch(session.id, [])), marks.fetch(session.id, [])) }
       end
 
-      def self.by_number(session, column) = session.rounds.select(&:hold).to_h { |round| [round.hold, round[column]] }.compact
-      private_class_method :logged, :by_number
+      def self.read(timeline, marks)
+        Physiology::Fitting::Logged.new(timeline: timeline, lows: marks.to_h { |_, hold, low, _| [hold, low] }.compact,
+          urges: marks.to_h { |_, hold, _, urge_ms| [hold, urge_ms && urge_ms / 1000.0] }.compact)
+      end
+      private_class_method :logged, :read
     end
   end
 end

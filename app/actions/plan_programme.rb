@@ -76,7 +76,7 @@ module Windlass
         one.assign_attributes(columns(entry))
         one.sequence += 1 if one.local_date_changed? || one.at_min_changed?
         one.assign_attributes(moved_from_on: nil, moved_from_min: nil) unless entry.fixed
-        one.save!
+        one.save! if one.changed?
       end
 
       def self.columns(entry)

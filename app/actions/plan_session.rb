@@ -7,13 +7,14 @@ module Windlass
     # Puts today's dose on the deck. A session of today that is on the deck or planned is taken up again, so that a double
     # click or the back button makes no second one.
     module PlanSession
+      # @param situations [Situations] where several are planned, of all of them
       # @return [Records::Session]
       # @raise [Error] where the athlete is not ready for it, with what lifts it
-      def self.call(prescription, now:)
+      def self.call(prescription, now:, situations: Situations.of([prescription.athlete], now: now))
         raise Error, prescription.quiet_words if prescription.quiet?
 
-        standing = standing(prescription, now)
-        ready = ready(prescription, standing, now)
+        standing = standing(prescription, now, values: situations.values(prescription.athlete_id))
+        ready = situations.ready(prescription.athlete_id, standing)
         raise Error, ready.reasons.reject(&:go?).flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ") unless ready.go?
 
         taken_up(prescription, ready, now) || plan(prescription, columns(prescription, ready, standing, now), now)
@@ -37,10 +38,6 @@ module Windlass
       def self.standing(prescription, now, values: prescription.athlete.to_values)
         prescription.to_standing(on: now.to_date, values: values) or
           raise Error, prescription.to_protocol.lacking(values) || "The measures do not offer this protocol any more."
-      end
-
-      def self.ready(prescription, standing, now)
-        Situations.of([prescription.athlete], now: now).ready(prescription.athlete_id, standing)
       end
 
       def self.taken_up(prescription, ready, now)
@@ -86,7 +83,7 @@ module Windlass
         compiled = protocol.compile(dose, body)
         Forecasts.objection(athlete, on: on) ? compiled : protocol.bounded(compiled, dose, body)
       end
-      private_class_method :outdated?, :standing, :ready, :taken_up, :plan, :columns, :of_dose, :timeline
+      private_class_method :outdated?, :standing, :taken_up, :plan, :columns, :of_dose, :timeline
     end
   end
 end

@@ -10,7 +10,8 @@ module Windlass
       def self.call(account, prescriptions, now:)
         check_number(prescriptions)
         account.transaction do
-          sessions = prescriptions.map { |prescription| planned(prescription, now) }
+          situations = Situations.of(prescriptions.map(&:athlete), now: now)
+          sessions = prescriptions.map { |prescription| planned(prescription, situations, now) }
           # Asked for twice, it is the same.
           next sessions.first.squad if sessions.map(&:squad_id).uniq.one? && sessions.first.squad&.sessions&.ids&.sort == sessions.map(&:id).sort
 
@@ -28,8 +29,8 @@ module Windlass
         raise Error, "#{twice.first.name} is ticked twice; allowed: one protocol an athlete."
       end
 
-      def self.planned(prescription, now)
-        session = PlanSession.call(prescription, now: now)
+      def self.planned(prescription, situations, now)
+        session = PlanSession.call(prescription, now: now, situations: situations)
         raise Error, "is on the deck already." if session.state == "running"
 
         session

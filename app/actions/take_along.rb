@@ -11,11 +11,12 @@ module Windlass
       # @return [Array<Taken>] of the squads of today that are not over, too
       def self.call(account, ids, now:)
         chosen = Records::Prescription.where(account_id: account.id, id: ids).includes(:athlete).sort_by { |one| [one.athlete.name.downcase, one.id] }
-        chosen.map { |prescription| alone(prescription, now) } + together(account, now)
+        situations = Situations.of(chosen.map(&:athlete).uniq, now: now)
+        chosen.map { |prescription| alone(prescription, situations, now) } + together(account, now)
       end
 
-      def self.alone(prescription, now)
-        path = "/sessions/#{PlanSession.call(prescription, now: now).uuid}/deck"
+      def self.alone(prescription, situations, now)
+        path = "/sessions/#{PlanSession.call(prescription, now: now, situations: situations).uuid}/deck"
         Taken.new(name: prescription.athlete.name, title: prescription.name, path: path, refused: nil)
       rescue Error => refusal
         Taken.new(name: prescription.athlete.name, title: prescription.name, path: nil, refused: refusal.message)

@@ -43,8 +43,9 @@ module Windlass
         [first, *twins(first).order(:id)]
       end
 
-      # @return [Boolean] nobody said yet which of them it was
-      def self.open?(session) = pair(session).any? { |one| one.twin_of_id && !one.twin_settled }
+      # @param sessions [Array<Records::Session>]
+      # @return [Boolean] of one of them nobody said yet which of two it was
+      def self.open?(*sessions) = Records::Session.with_unsettled_twins.exists?(twin_of_id: sessions.map { |one| one.twin_of_id || one.id })
 
       def self.twins(session) = Records::Session.where(twin_of_id: session.id)
 

@@ -12,7 +12,7 @@ module Windlass
       end
       RULES = Rules
 
-      def initialize(params, contract)
+      def initialize(params, contract, **)
         super
         @slots = []
         read_slots if contract

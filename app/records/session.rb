@@ -44,11 +44,12 @@ module Windlass
       # @return [Physiology::Body] of the athlete, in the posture of the session
       def to_body = athlete.to_body(on: local_date, posture: posture.to_sym)
 
+      # @param events [Array<Timeline::Event>] where they are known
       # @return [Timeline::Compiled] as it was really run; the plan where nothing was held
-      def to_run = Timeline::AsRun.of(to_paced, journal_events.map(&:to_core))
+      def to_run(events = journal_events.map(&:to_core)) = Timeline::AsRun.of(to_paced(events), events)
 
       # @return [Timeline::Compiled] the plan, with the beat that was set on the deck
-      def to_paced = Timeline::Beaten.of(to_timeline, journal_events.map(&:to_core))
+      def to_paced(events = journal_events.map(&:to_core)) = Timeline::Beaten.of(to_timeline, events)
 
       # @return [Physiology::Forecast, nil] of the whole plan, with its trace
       def forecast_of_plan = Forecasts.of(athlete, to_timeline, on: local_date, posture: posture.to_sym)

@@ -114,12 +114,13 @@ module Windlass
 
         app.post("/sessions/:uuid/decision") do
           rated do |record|
-            verdict = Actions::JudgeDay.call(record) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
+            sets = record.sets_of_the_day
+            verdict = Actions::JudgeDay.call(record, of_the_day: sets) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
             decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
             next session_sheet(record, decision: decision) unless decision.valid?
 
             move = Actions::Decide.call(record, verdict, decided: decision.decided(verdict.verdict),
-              because: decision.values[:because], now: now)
+              because: decision.values[:because], now: now, of_the_day: sets)
             tell Presenters::VerdictPanel.told(move), undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move)), further: next_decision(record.athlete_id)
             redirect to("/athletes/#{record.athlete_id}"), 303
           end

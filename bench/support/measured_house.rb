@@ -4,14 +4,20 @@ require "json"
 require "rack/mock"
 require "zlib"
 require_relative "../../app/collecting"
+require_relative "deeds"
 
 module Bench
   # What pages and deeds cost in a house: processor time, statements, rows, bytes, allocations. Runs in a process of its own.
   class MeasuredHouse
     TIMES = 40
+    TIMES_UNDONE = 30
     WARM = 3
+    # Files are as long as what stands in them.
+    FILES = %r{\A/(?:photos/|feeds/)|\.(?:csv|ics|js|json|mid|pdf|svg|uddf|wav|webmanifest|yml)\z}
     # What Ruby compiles on the way is compiled by then.
     ROUNDS_BEFORE = 3
+    # They lead to a page that is measured.
+    LEADING_ON = ["/protocols/:id/prescriptions", "/own-protocols"].freeze
     # Tables that grow with the years: a walk through one of them is a walk through all of it.
     GROWING = %w[sessions rounds journal_events measures moves days].freeze
 
@@ -46,7 +52,8 @@ module Bench
       planned = records::PlannedSession.in_order.last
       group = records::Group.all.find { |one| one.slots.any? }
       screening = @athlete.screenings.last
-      ["/morning/#{Windlass::MorningLinks.new(Windlass::Security.secret).path(@athlete).delete_prefix("/morning/")}", "/water/clock?pairs=1-2", "/screenings/#{screening.id}/correct", "/athletes/#{planned.athlete_id}/programme/anew", "/planned/#{planned.uuid}/choices.json",
+      dive = records::Dive.first || records::Dive.create!(account_id: 1, athlete: @athlete, uuid: SecureRandom.uuid, local_date: Date.today, down_at: Time.now - 600, seconds: 60, depth_m: 8)
+      ["/morning/#{Windlass::MorningLinks.new(Windlass::Security.secret).path(@athlete).delete_prefix("/morning/")}", "/water/clock?pairs=1-2", "/screenings/#{screening.id}/correct", "/dives/#{dive.uuid}/correct", "/groups/#{group.id}/planning", "/athletes/#{planned.athlete_id}/programme/anew", "/planned/#{planned.uuid}/choices.json",
         "/groups/#{group.id}/slots/#{group.slots.first.id}/fit", "/sessions/#{@session.uuid}/follow.svg", "/sessions/#{@session.uuid}/told", "/sessions/#{@session.uuid}/oximeter?at=0", *["", "/deck", "/follow", "/told"].map { |part| "/squads/#{squad.uuid}#{part}" }]
     end
 
@@ -73,22 +80,39 @@ module Bench
       addresses.to_h { |address| [address, cost { get(address) }] }
     end
 
-    def get(address) = @server.get(address, "HTTP_HOST" => "127.0.0.1", "HTTP_ACCEPT_ENCODING" => "gzip")
+    def get(address)
+      answer = @server.get(address, "HTTP_HOST" => "127.0.0.1", "HTTP_ACCEPT_ENCODING" => "gzip")
+      raise "#{address}: #{answer.status}" unless answer.status == 200
 
-    # Deeds as a coach does them; each is taken back.
+      answer
+    end
+
+    # Deeds as a coach does them, each taken back: every way of the routing table that writes, and what else takes long.
     # @return [Hash{String => Hash}] by name
     def deeds
+      requests.requests.transform_values { |ready| undone(ready) { |request| requests.send(request) } }.merge(further_deeds.transform_values { |deed| undone { deed.call } })
+    end
+
+    # @return [Array<String>] ways of the routing table that are measured nowhere
+    def missing
+      pages = Windlass::Web.routes["GET"].map(&:first).reject { |pattern| pattern.to_s.match?(FILES) || LEADING_ON.include?(pattern.to_s) || addresses.any? { |address| pattern.match(address[/\A[^?]+/]) } }
+      pages.map { |pattern| "GET #{pattern}" } + requests.missing.map { |pattern| "POST #{pattern}" }
+    end
+
+    def requests = @requests ||= Deeds.new(self, @athlete, @session)
+
+    def further_deeds
       now = Time.now
-      running
       days = {"rate a session of today's week" => 3, "rate a session of a month ago" => 29, "rate a session of a quarter ago" => 80}
       rated = days.to_h { |name, back| [name, @athlete.sessions.kept.where(local_date: ..(now.to_date - back)).order(:local_date, :id).last] }
       deeds = rated.compact.to_h { |name, session| [name, -> { Windlass::Actions::RateSession.call(anew(session), {effort: 4, symptoms: [], note: "", rounds: {}}, now: now) }] }
-      deeds.merge("take a control pause" => -> { Windlass::Actions::TakeControlPause.call(@athlete, {uuid: SecureRandom.uuid, seconds: 24.0, ended_by: "diaphragm", first_breath: "calm", on_waking: false, taken_on: now.to_date, note: ""}, now: now) },
-        "plan a session" => -> { Windlass::Actions::PlanSession.call(startable, now: now) },
-        "keep ten marks of a run" => -> { Windlass::Actions::KeepJournal.call(anew(running), marks("hold_start"), now: now) },
-        "keep ten marks after the end" => -> { Windlass::Actions::KeepJournal.call(anew(@session), marks("first_breath", value: "smooth"), now: now) },
-        "learn from a first urge" => -> { Windlass::Actions::LearnFromLog.call(@athlete, now: now) },
-        "decide" => -> { decide(now) }).transform_values { |deed| cost(undone: true, &deed) }
+      deeds.merge("keep ten marks after the end" => -> { Windlass::Actions::KeepJournal.call(anew(@session), marks("first_breath", value: "smooth"), now: now) },
+        "learn from a first urge" => -> { Windlass::Actions::LearnFromLog.call(@athlete, now: now) })
+    end
+
+    # Put on the deck, and begun.
+    def running
+      @running ||= Windlass::Actions::PlanSession.call(@athlete.prescriptions.open.order(:id).first, now: Time.now).tap { |session| Windlass::Actions::KeepJournal.call(session, [{uuid: SecureRandom.uuid, kind: "start", at_ms: 0}], now: Time.now) }
     end
 
     # @return [Array<String>] statements of the pages that walk through a table that grows
@@ -114,37 +138,31 @@ module Bench
     # As a request finds it; what was taken back leaves its traces in a record.
     def anew(session) = Windlass::Records::Session.find(session.id)
 
-    def startable = @athlete.prescriptions.open.order(:id).first
-
-    # Put on the deck, and begun.
-    def running
-      @running ||= Windlass::Actions::PlanSession.call(startable, now: Time.now).tap { |session| Windlass::Actions::KeepJournal.call(session, [{uuid: SecureRandom.uuid, kind: "start", at_ms: 0}], now: Time.now) }
-    end
-
     def marks(kind, value: nil) = Array.new(10) { |index| {uuid: SecureRandom.uuid, kind: kind, at_ms: 1000 * index, round: index + 1, value: value} }
 
-    def decide(now)
-      session = Windlass::Records::Session.kept.undecided.where(athlete_id: @athlete.id).order(:local_date, :id).last
-      Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: :repeat, because: "Seen", now: now)
+    def cost(&asked) = summed(Array.new(WARM + TIMES) { sample(&asked) })
+
+    # @param ready [Proc, nil] gets ready what is then measured
+    def undone(ready = nil)
+      summed(Array.new(WARM + TIMES_UNDONE) { undo { ready&.call.then { |request| sample { yield request } } } })
     end
 
-    def cost(undone: false)
-      samples = Array.new(WARM + TIMES) do
-        # As the server does between two answers.
-        Windlass::Collecting.between_answers
-        statements = rows = 0
-        watch = lambda { |_, _, _, _, payload| (statements += 1) && (rows += payload[:row_count].to_i) unless %w[SCHEMA TRANSACTION].include?(payload[:name]) }
-        allocated = GC.stat(:total_allocated_objects)
-        began = Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID)
-        answer = nil
-        ActiveSupport::Notifications.subscribed(watch, "sql.active_record") { answer = undone ? undo { yield } : yield }
-        cpu = (Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID) - began) * 1000
-        raise answer.status.to_s if answer.is_a?(Rack::MockResponse) && answer.status != 200
+    def sample
+      # As the server does between two answers.
+      Windlass::Collecting.between_answers
+      statements = rows = 0
+      watch = lambda { |_, _, _, _, payload| (statements += 1) && (rows += payload[:row_count].to_i) unless %w[SCHEMA TRANSACTION].include?(payload[:name]) }
+      allocated = GC.stat(:total_allocated_objects)
+      began = Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID)
+      answer = ActiveSupport::Notifications.subscribed(watch, "sql.active_record") { yield }
+      cpu = (Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID) - began) * 1000
+      {cpu: cpu, statements: statements, rows: rows, allocated: GC.stat(:total_allocated_objects) - allocated, gzipped: answer.is_a?(Rack::MockResponse) ? Zlib.gzip(answer.body).bytesize : 0}
+    end
 
-        {cpu: cpu, statements: statements, rows: rows, allocated: GC.stat(:total_allocated_objects) - allocated, bytes: answer.is_a?(Rack::MockResponse) ? answer.body.bytesize : 0, gzipped: answer.is_a?(Rack::MockResponse) ? Zlib.gzip(answer.body).bytesize : 0}
-      end.last(TIMES)
+    def summed(samples)
+      samples = samples.drop(WARM)
       times = samples.map { |one| one[:cpu] }.sort
-      samples.last.merge(cpu: times[TIMES / 2], p95: times[(TIMES * 0.95).floor])
+      samples.last.merge(cpu: times[times.size / 2], p95: times[(times.size * 0.95).floor])
     end
 
     def undo

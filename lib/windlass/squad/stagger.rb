@@ -73,19 +73,15 @@ module Windlass
 
         def collisions_at(starts) = sum(@collisions, starts)
 
-        # What a lane would add to those that have a start.
-        # @return [Array(Integer, Float)]
-        def added(lane, start, starts)
-          clash = overlap = 0
-          collisions, overlaps = @collisions[lane], @overlaps[lane]
-          starts.each_with_index do |other_start, other|
-            next if other_start.nil? || other == lane
-
-            later = other_start - start + @latest_s
-            clash += collisions[other][later]
-            overlap += overlaps[other][later] if overlaps[other]
-          end
-          [clash, overlap]
+        # Where a lane adds least to those that have a start: fewest collisions, then fewest overlapping seconds.
+        # @return [Array<Integer>] in order
+        def least(lane, starts)
+          clashes = totals(@collisions, lane, starts)
+          overlaps = totals(@overlaps, lane, starts)
+          fewest = clashes.min
+          open = clashes.each_index.select { |start| clashes[start] == fewest }
+          shortest = overlaps.values_at(*open).min
+          open.select { |start| overlaps[start] == shortest }
         end
 
         # @param later [Integer] so many seconds after the one the other starts
@@ -102,6 +98,12 @@ module Windlass
           found
         end
 
+        # What a lane has with all others together, by each second at which it may start.
+        def totals(table, lane, starts)
+          by_start = starts.each_with_index.filter_map { |start, other| table[other][lane]&.slice(@latest_s - start, @latest_s + 1) if start && other != lane }
+          by_start.empty? ? Array.new(@latest_s + 1, 0) : by_start.transpose.map(&:sum)
+        end
+
         # By lane and lane: seen from the other one, the same backwards.
         def both_ways
           table = Array.new(lanes.size) { Array.new(lanes.size) }
@@ -115,11 +117,13 @@ module Windlass
         # By every whole second from -latest to latest that the other starts later.
         def collisions(one, other, gap_s)
           steps = Array.new(2 * latest_s + 2, 0)
+          farthest = latest_s + gap_s
           one.first_breaths.product(other.first_breaths) do |mine, theirs|
-            from = [(mine - theirs - gap_s).floor + 1, -latest_s].max
-            to = [(mine - theirs + gap_s).ceil - 1, latest_s].min
-            next if from > to
+            apart = mine - theirs
+            next unless apart.abs < farthest
 
+            from = [(apart - gap_s).floor + 1, -latest_s].max
+            to = [(apart + gap_s).ceil - 1, latest_s].min
             steps[from + latest_s] += 1
             steps[to + latest_s + 1] -= 1
           end
@@ -189,15 +193,19 @@ module Windlass
 
         def self.greedy(squad, order)
           order.each_with_object(Array.new(squad.size)) do |lane, starts|
-            starts[lane] = (0..squad.latest_s).min_by { |start| [*squad.added(lane, start, starts), start] }
+            starts[lane] = squad.least(lane, starts).first
           end
         end
 
+        # Lane after lane in turn, until all of them lie best where they lie.
         def self.settled(squad, starts)
-          MOST_PASSES.times do
-            before = starts.dup
-            (0...squad.size).each { |lane| starts[lane] = best(squad, lane, starts) }
-            break if starts == before
+          settled = 0
+          (MOST_PASSES * squad.size).times do |turn|
+            lane = turn % squad.size
+            start = best(squad, lane, starts)
+            settled = (start == starts[lane]) ? settled + 1 : 1
+            starts[lane] = start
+            break if settled == squad.size
           end
           earliest = starts.min
           starts.map { |start| start - earliest }
@@ -205,7 +213,7 @@ module Windlass
 
         def self.best(squad, lane, starts)
           others_end = starts.each_index.reject { |other| other == lane }.map { |other| starts[other] + squad.lanes[other].seconds }.max || 0
-          (0..squad.latest_s).min_by { |start| [*squad.added(lane, start, starts), [start + squad.lanes[lane].seconds, others_end].max, start] }
+          squad.least(lane, starts).min_by { |start| [[start + squad.lanes[lane].seconds, others_end].max, start] }
         end
         private_class_method :greedy, :settled, :best
       end
