@@ -20,7 +20,7 @@ module Windlass
         raise Error, "The trace covers no hold of this session; its times run from #{recorded.first[0].round} s to #{recorded.last[0].round} s." if lows.empty?
 
         session.transaction do
-          session.rounds.each { |round| round.update!(sao2_low: lows[round.hold]) if lows.key?(round.hold) }
+          session.rounds.each { |round| round.update_columns(sao2_low: lows[round.hold]) if lows.key?(round.hold) && lows[round.hold] != round.sao2_low }
         end
         LearnFromLog.call(session.athlete, now: now)
         Propose.call(session)

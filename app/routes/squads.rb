@@ -18,7 +18,7 @@ module Windlass
         app.get("/squads/:uuid") { squad_sheet(squad) }
 
         app.post("/squads/:uuid") do
-          record = squad
+          record = squad(:timeline, :athlete)
           form = Forms::SquadForm.parse(params, names: record.sessions.map { |session| session.athlete.name })
           next squad_sheet(record, form: form) unless form.valid?
 
@@ -47,7 +47,11 @@ module Windlass
       end
 
       module Helpers
-        def squad = Records::Squad.where(account_id: account.id).includes(sessions: [:timeline, :prescription, {athlete: %i[suspensions screenings clearances account]}]).find_by!(uuid: said(:uuid))
+        # All that a sheet or a deck asks of the sessions.
+        WHOLE = [:timeline, :prescription, {athlete: %i[suspensions screenings clearances account]}].freeze
+
+        # @param with [Array] what is asked of its sessions
+        def squad(*with) = Records::Squad.where(account_id: account.id).includes(sessions: with.presence || WHOLE).find_by!(uuid: said(:uuid))
 
         def squad_sheet(record, form: nil)
           status 422 if form
