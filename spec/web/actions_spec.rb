@@ -54,6 +54,47 @@ RSpec.describe "Actions", :web do
     end
   end
 
+  describe Windlass::Actions::RateSession do
+    it "judges nothing anew where nothing else is said; where the judge has not spoken yet, it does" do
+      session = Array.new(2) { run_set(prescription) }.last
+      said = {effort: 3, symptoms: [], note: "", rounds: {2 => {first_breath: "smooth"}}}
+      described_class.call(session, said, now: clock.now)
+      allow(Windlass::Actions::Propose).to receive(:call).and_call_original
+      described_class.call(session.reload, said, now: clock.now)
+      expect(Windlass::Actions::Propose).not_to have_received(:call)
+      described_class.call(session, said.merge(rounds: {2 => {first_breath: "gasp"}}), now: clock.now)
+      session.update_columns(proposed_verdict: nil)
+      described_class.call(session.reload, said.merge(rounds: {}), now: clock.now)
+      expect(Windlass::Actions::Propose).to have_received(:call).twice
+      expect([session.reload.proposed_verdict, session.proposed_reason]).to eq ["repeat", "1 gasp: round 2 of set 2."]
+    end
+  end
+
+  describe Windlass::Situations do
+    # As different as a squad is: screened or not, stopped, resting, with a fault, tests, the cold, over-breathing, illness.
+    it "knows of many what it knows of each alone" do
+      prescribe(athlete)
+      many = [athlete, *%w[Odd Pascale Wanda Imre].map { |name| make_athlete(name: name) }]
+      make_pause(many[1], 31, at: clock.now - 2 * day)
+      screen(many[1], :asthma)
+      run_set(prescription, at: clock.now - day)
+      test = many[2].measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 99, taken_at: clock.now - 40 * day, details: {first_breath: "gasp", eventful: "stop"})
+      Windlass::Actions::OpenStop.call(many[2], "Blackout on 2 March 2026.", measure: test, now: clock.now)
+      rested = run_set(prescribe(many[3].tap { |one| make_pause(one, 20) }), at: clock.now - 5 * day)
+      many[3].suspensions.create!(account_id: 1, kind: "rest", session: rested, opened_at: clock.now, until_on: clock.now.to_date + 3, reason: "Rest.")
+      Windlass::Actions::KeepDay.call(many[3], {answers: ["unwell"], chest: true}, now: clock.now)
+      many[4].colds.create!(account_id: 1, uuid: SecureRandom.uuid, local_date: clock.now.to_date, ended_at: clock.now - 900, stage: 1, minutes: 2, calm: true, why_out: "done")
+      many[4].measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 150, taken_at: clock.now - day, details: {first_breath: "smooth", eventful: "no"})
+      told = ->(situations, one) { situations.ground(one.id).then { |ground| ground.merge(mornings: ground[:mornings].scores) } }
+      together = described_class.of(many, now: clock.now).then { |situations| many.map { |one| told[situations, one] } }
+      described_class::Reading::KEPT.clear
+
+      expect(many.map { |one| told[described_class.of([one], now: clock.now), one] }).to eq together
+      expect(together.map { |ground| [ground[:stopped].nil?, ground[:resting_until], ground[:illness]&.chest, ground[:history].map(&:protocol), ground[:measures].control_pause_s] })
+        .to eq [[true, nil, nil, ["small-holds"], 24.0], [true, nil, nil, [], 31.0], [false, nil, nil, [], nil], [true, clock.now.to_date + 3, true, ["small-holds"], 20.0], [true, nil, nil, %w[maximal-test cold], nil]]
+    end
+  end
+
   describe Windlass::Actions::Decide do
     def decide(decided, because: nil, session: Array.new(2) { run_set(prescription) }.last)
       described_class.call(session, Windlass::Actions::JudgeDay.call(session), decided: decided, because: because, now: clock.now)

@@ -25,6 +25,10 @@ RSpec.describe "Several devices", :web do
     expect([session.reload.discarded_at.nil?, twin.reload.discarded_at.nil?]).to eq [false, true]
     get("/sessions/#{twin.uuid}")
     expect(text).not_to include("Two devices")
+    third = session.class.create!(session.attributes.except("id").merge("uuid" => SecureRandom.uuid, "twin_of_id" => session.id, "twin_settled" => false))
+    open = Windlass::Actions::TwinSession.method(:open?)
+    expect([open[session], open[twin], open[third], open[session, third], open[run_set(prescribe(make_athlete(name: "Odd").tap { |one| make_pause(one) }))]]).to eq [true, true, true, true, false]
+    third.destroy!
     submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/twins", was: "nonsense")
     expect(text).to include("No second device ran this session.")
   end

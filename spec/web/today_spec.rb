@@ -26,17 +26,19 @@ RSpec.describe "Today", :web do
     expect(rows("decide")).to eq ["Odd Falkenrath Small holds, yesterday Ease 4 gasps: rounds 4 and 6 of set 1, rounds 4 and 6 of set 2. Decide"]
   end
 
-  it "leads from a decision to the next one, until there is none" do
-    days = %w[Ada Bo].map do |name|
-      prescription = prescribe(make_athlete(name: name).tap { |one| make_pause(one, 24) })
-      2.times.map { run_set(prescription, at: WebHelpers::NOON - 86_400, breaths: {4 => "gasp"}) }.last
+  it "leads from a decision to the next one, of somebody else first, until there is none" do
+    ada, bo = %w[Ada Bo].map { |name| make_athlete(name: name).tap { |one| make_pause(one, 24) } }
+    ada.measures.create!(account_id: account.id, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 150, taken_at: clock.now - 9 * 86_400, details: {first_breath: "smooth", eventful: "no"})
+    others = Windlass::Actions::Prescribe.call(ada, Windlass::Protocols.find("counted-recovery"), now: clock.now)
+    days = [prescribe(ada), prescribe(bo), others].map do |prescription|
+      Array.new(2) { run_set(prescription, at: WebHelpers::NOON - 86_400, breaths: {4 => "gasp"}) }.last
     end
     further = days.map do |session|
       submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/decision", decided: "accept", seen: session.reload.proposed_verdict, effort: "3")
       follow_redirect!
       page.at(".notice a.btn-primary")&.[]("href")
     end
-    expect(further).to eq ["/sessions/#{days.last.uuid}", nil]
+    expect(further).to eq [*days.drop(1).map { |day| "/sessions/#{day.uuid}" }, nil]
   end
 
   it "puts what was stopped first, and asks nobody to train who may not" do

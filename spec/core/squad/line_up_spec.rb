@@ -13,6 +13,17 @@ RSpec.describe Windlass::Squad::LineUp do
     expect(described_class.new(lanes, [0, 2, 0], gap_s: 8).collisions).to eq 1
   end
 
+  it "marks those of many that have another lane's beside them, and no others" do
+    random = Random.new(3)
+    20.times do
+      many = (0...random.rand(2..8)).map { |number| Windlass::Squad::Lane.new(id: number.to_s, seconds: 900, holds: Array.new(random.rand(0..9)) { |round| [90 * round + random.rand(0..60), random.rand(5..20)] }) }
+      starts = many.map { random.rand(0..30) }
+      breaths = described_class.new(many, starts, gap_s: 6).first_breaths
+      beside = breaths.map { |one| breaths.any? { |other| other.lane != one.lane && (other.at_s - one.at_s).abs < 6 } }
+      expect([breaths.map(&:clash), breaths.map(&:at_s)]).to eq [beside, breaths.map(&:at_s).sort]
+    end
+  end
+
   it "says for how long a pair holds together, when all are done, and what would be too late" do
     line_up = described_class.new(lanes, [0, 3, 25])
 

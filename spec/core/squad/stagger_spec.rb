@@ -59,6 +59,18 @@ RSpec.describe Windlass::Squad::Stagger do
     expect(described_class.of(same, gap_s: 8, latest_s: 88).collisions).to eq 0
   end
 
+  # What is searched is at least the best that there is for each lane, the others staying; among those the earliest common end.
+  it "leaves no lane that could start better by itself, however many there are" do
+    random = Random.new(11)
+    [4, 5, 7, 12].each do |size|
+      lanes = random_squad(random, size, 6)
+      found = described_class.of(lanes, gap_s: 12, latest_s: 40).starts
+      cost = ->(starts) { counted(lanes, starts, 12).then { |clashes, overlap, ends| [clashes, overlap.to_f, ends] } }
+      better = lanes.product((0..40).to_a).select { |who, start| (cost[found.merge(who.id => start)] <=> cost[found]) < 0 }
+      expect(better.map { |who, start| [who.id, start] }).to eq []
+    end
+  end
+
   it "lets a pair that watch each other hold in turn where their rests allow it; exactly the gap is far enough" do
     one, other = lane["a", [[60, 40], [160, 40]], pair: "b"], lane["b", [[60, 40], [160, 40]], pair: "a"]
 
