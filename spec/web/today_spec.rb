@@ -29,9 +29,9 @@ RSpec.describe "Today", :web do
   it "leads from a decision to the next one, of somebody else first, until there is none" do
     ada, bo = %w[Ada Bo].map { |name| make_athlete(name: name).tap { |one| make_pause(one, 24) } }
     ada.measures.create!(account_id: account.id, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 150, taken_at: clock.now - 9 * 86_400, details: {first_breath: "smooth", eventful: "no"})
-    others = Windlass::Actions::Prescribe.call(ada, Windlass::Protocols.find("counted-recovery"), now: clock.now)
-    days = [prescribe(ada), prescribe(bo), others].map do |prescription|
-      Array.new(2) { run_set(prescription, at: WebHelpers::NOON - 86_400, breaths: {4 => "gasp"}) }.last
+    once_a_day, drill = %w[counted-recovery belly-drill].map { |id| Windlass::Actions::Prescribe.call(ada, Windlass::Protocols.find(id), now: clock.now) }
+    days = [prescribe(ada), prescribe(bo), once_a_day, drill].map do |one|
+      Array.new((one == once_a_day) ? 1 : 2) { run_set(one, at: WebHelpers::NOON - 86_400, breaths: {2 => "gasp", 3 => "gasp"}) }.last
     end
     further = days.map do |session|
       submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/decision", decided: "accept", seen: session.reload.proposed_verdict, effort: "3")
