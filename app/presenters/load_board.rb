@@ -75,7 +75,7 @@ module Windlass
       end
 
       # @return [Hash{Integer => Time}] the newest measure of any kind
-      def newest = @newest ||= Records::Measure.newest(athletes.map(&:id), Records::Measure.all).pluck(:athlete_id, :taken_at).to_h
+      def newest = @newest ||= Records::Measure.newest(athletes.map(&:id), Records::Measure.newest_of(Records::Measure.all)).pluck(:athlete_id, :taken_at).to_h
 
       def groups = @groups ||= Records::Member.joins(:group).where(athlete_id: athletes.map(&:id)).pluck(:athlete_id, "groups.name").group_by(&:first).transform_values { |rows| rows.map(&:last) }
     end

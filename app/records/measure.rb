@@ -23,7 +23,7 @@ module Windlass
       # @return [Hash{Integer => Measures::Values}] what doses are computed from, by athlete
       def self.newest_values(athletes)
         newest = Athlete.by_mark(NEWEST, athletes.map(&:id)) do |ids|
-          taken = newest(ids, valid_control_pauses, *OTHERS.map { |kind| that_went_well.where(kind: kind) }).index_by { |one| [one.athlete_id, one.kind] }
+          taken = newest(ids, *dosing).index_by { |one| [one.athlete_id, one.kind] }
           ids.to_h { |id| [id, [taken[[id, "control_pause"]]&.value, *OTHERS.map { |kind| taken[[id, kind]]&.to_taken }]] }
         end
         athletes.to_h { |athlete| [athlete.id, values(athlete, *newest.fetch(athlete.id))] }
@@ -41,13 +41,17 @@ module Windlass
       }
 
       # The newest of each athlete: a look into the index for each, however many there are.
-      # @param found [Array<ActiveRecord::Relation>] each of measures of one kind
+      # @param of_each [Array<Arel::Nodes::SqlLiteral>] as {.newest_of} words them
       # @return [ActiveRecord::Relation]
-      def self.newest(athlete_ids, *found)
-        of_each = found.map { |one| Arel.sql("(#{one.where("measures.athlete_id = athletes.id").order(taken_at: :desc, id: :desc).limit(1).select(:id).to_sql})") }
-        unscoped.where(id: Athlete.where(id: athlete_ids).pluck(*of_each).flatten.compact)
-      end
-      private_class_method :values
+      def self.newest(athlete_ids, *of_each) = unscoped.where(id: Athlete.where(id: athlete_ids).pluck(*of_each).flatten.compact)
+
+      # @param found [ActiveRecord::Relation] of measures of one kind
+      # @return [Arel::Nodes::SqlLiteral] the newest of an athlete
+      def self.newest_of(found) = Arel.sql("(#{found.where("measures.athlete_id = athletes.id").order(taken_at: :desc, id: :desc).limit(1).select(:id).to_sql})")
+
+      # What doses hang on is asked with each deed, in the same words each time.
+      def self.dosing = @dosing ||= [valid_control_pauses, *OTHERS.map { |kind| that_went_well.where(kind: kind) }].map { |found| newest_of(found) }.freeze
+      private_class_method :values, :dosing
 
       # @param since [Date]
       # @return [Hash{Integer => Measures::MorningSeries}] by athlete
@@ -71,7 +75,7 @@ module Windlass
       private_class_method :mornings
 
       # @return [Hash{Integer => Hash}] details of the newest breathing movement, by athlete
-      def self.newest_movements(athlete_ids) = newest(athlete_ids, where(kind: "breathing_movement")).pluck(:athlete_id, :details).to_h.transform_values { |details| details.transform_keys(&:to_sym) }
+      def self.newest_movements(athlete_ids) = newest(athlete_ids, newest_of(where(kind: "breathing_movement"))).pluck(:athlete_id, :details).to_h.transform_values { |details| details.transform_keys(&:to_sym) }
 
       def control_pause? = kind == "control_pause"
 
