@@ -126,13 +126,15 @@ module Bench
       @running ||= Windlass::Actions::PlanSession.call(@athlete.prescriptions.open.order(:id).first, now: Time.now).tap { |session| Windlass::Actions::KeepJournal.call(session, [{uuid: SecureRandom.uuid, kind: "start", at_ms: 0}], now: Time.now) }
     end
 
-    # @return [Array<String>] statements of the pages that walk through a table that grows
+    # @return [Array<String>] statements of the pages and of the deeds that walk through a table that grows
     def walks
       seen = []
       count = lambda { |_, _, _, _, payload| seen << [payload[:sql], payload[:type_casted_binds]] unless %w[SCHEMA TRANSACTION].include?(payload[:name]) }
-      ActiveSupport::Notifications.subscribed(count, "sql.active_record") { addresses.each { |address| get(address) } }
+      asked = ->(&asks) { ActiveSupport::Notifications.subscribed(count, "sql.active_record", &asks) }
+      asked.call { addresses.each { |address| get(address) } }
+      requests.requests.each_value { |ready| undo { ready.call.then { |request| asked.call { requests.send(request) } } } }
       seen.uniq(&:first).filter_map do |sql, binds|
-        next unless sql.start_with?("SELECT", "WITH")
+        next unless sql.start_with?("SELECT", "WITH", "UPDATE", "DELETE")
 
         binds = binds.call if binds.respond_to?(:call)
         plan = Windlass::Records::Record.connection.raw_connection.execute("EXPLAIN QUERY PLAN #{sql}", binds || []).map { |row| row.is_a?(Hash) ? row["detail"] : row.last }

@@ -8,7 +8,7 @@ RSpec.describe "What the desk keeps", :web do
   let(:ines) { make_athlete.tap { |one| make_pause(one, 24, at: clock.now - 26 * 3600) } }
   let(:odd) { make_athlete(name: "Odd Falkenrath").tap { |one| make_pause(one, 28, at: clock.now - 26 * 3600) } }
   let(:holds) { prescribe(ines) }
-  let(:others) { prescribe(odd) }
+  let(:his) { prescribe(odd) }
 
   def said
     get("/programme/load")
@@ -42,7 +42,7 @@ RSpec.describe "What the desk keeps", :web do
   def plan_with_a_group
     group = Windlass::Records::Group.create!(account_id: 1, name: "Club", athletes: [odd])
     programme = Windlass::Records::Programme.create!(account_id: 1, athlete: odd, group: group, starts_on: clock.now.to_date, weeks: 3, planned_at: clock.now, loads: [], left_out: [])
-    programme.planned_sessions.create!(athlete_id: odd.id, prescription: others, uuid: SecureRandom.uuid, local_date: clock.now.to_date, at_min: 420, begins_min: 420, slot_minutes: 40, rung: 0, seconds: 840, hold_seconds: 130, dose_words: "13 holds", reasons: [])
+    programme.planned_sessions.create!(athlete_id: odd.id, prescription: his, uuid: SecureRandom.uuid, local_date: clock.now.to_date, at_min: 420, begins_min: 420, slot_minutes: 40, rung: 0, seconds: 840, hold_seconds: 130, dose_words: "13 holds", reasons: [])
   end
 
   def newest = holds.sessions.order(:id).last
@@ -69,7 +69,7 @@ RSpec.describe "What the desk keeps", :web do
       "a screening" => -> { screen(ines, :heart) },
       "a clearance" => -> { ines.clearances.create!(account_id: 1, uuid: SecureRandom.uuid, clinician: "Dr Quill", families: Windlass::Screening::MATRIX.columns.keys.map(&:to_s), given_on: clock.now.to_date, expires_on: clock.now.to_date + 9, created_at: clock.now) },
       "the clearance discarded" => -> { ines.clearances.first.discard(clock.now) },
-      "a stop" => -> { act(:OpenStop, odd, "Blackout on 2 March 2026.", session: others.sessions.last) },
+      "a stop" => -> { act(:OpenStop, odd, "Blackout on 2 March 2026.", session: his.sessions.last) },
       "the stop lifted, by SQL alone" => -> { Windlass::Records::Suspension.update_all(lifted_at: clock.now, clinician: "Dr Quill", cleared_on: clock.now.to_date) },
       "a cold in the head, said today" => -> { act(:KeepDay, ines, {answers: ["unwell"]}) },
       "a slot of a group, today" => -> { plan_with_a_group },
@@ -85,7 +85,7 @@ RSpec.describe "What the desk keeps", :web do
   end
 
   it "is what it would say had it kept nothing, after any deed" do
-    [holds, others].each { |one| run_set(one, at: clock.now - 3 * 86_400) }
+    [holds, his].each { |one| run_set(one, at: clock.now - 3 * 86_400) }
     deeds.each do |name, deed|
       before = said
       deed.call
@@ -93,6 +93,39 @@ RSpec.describe "What the desk keeps", :web do
       kept.each(&:clear)
       expect([name, after]).to eq [name, said]
       expect([name, after == before]).to eq [name, false]
+    end
+  end
+
+  # Another value for each column; those that tie records together stay.
+  def others(record, given)
+    tied = %w[id protocol account_id athlete_id prescription_id timeline_id squad_id twin_of_id desk_mark judged_mark uuid]
+    given.merge(record.class.columns.reject { |column| [*tied, *given.keys].include?(column.name) || column.type == :json }.to_h { |column| [column.name, another(record[column.name], column.type)] })
+  end
+
+  def another(was, type)
+    case type
+    when :boolean then !was
+    when :string, :text then "#{was}x"
+    when :date, :datetime then (was || clock.now) - 86_400
+    else (was || 60) + 1
+    end
+  end
+
+  it "is what it would say had it kept nothing, whichever column of an athlete or of a session is another" do
+    [holds, his].each { |one| run_set(one, at: clock.now - 3 * 86_400) }
+    session = 2.times.map { run_set(holds) }.last
+    athletes = others(ines, {"sex" => "male", "born_on" => Date.new(2009, 1, 1), "control_pause_use" => "paused", "disciplines" => ["rowing"], "vital_capacity_l" => 5.1, "thrift" => 0.9})
+    sessions = others(session, {"state" => "stopped", "posture" => "lying", "local_date" => session.local_date - 1, "dose" => {"hold_s" => 4, "minutes" => 5, "sets" => 2}, "symptoms" => ["nausea"], "proposed_verdict" => "ease", "rung" => 2, "effort" => 9})
+    [[ines, athletes], [session, sessions]].each do |record, columns|
+      columns.each do |column, value|
+        said
+        was = record.reload[column]
+        record.update_columns(column => value)
+        after = said
+        kept.each(&:clear)
+        expect([column, after]).to eq [column, said]
+        record.update_columns(column => was)
+      end
     end
   end
 
@@ -106,7 +139,7 @@ RSpec.describe "What the desk keeps", :web do
   end
 
   it "asks nothing again of those of whom nothing changed" do
-    [holds, others]
+    [holds, his]
     said
     asked = []
     allow(Windlass::Presenters::Desk::Ground).to receive(:new).and_wrap_original { |original, *args, **more| (asked << more[:only].map(&:name)) && original.call(*args, **more) }
