@@ -9,7 +9,7 @@ module Windlass
       # Read without a record for each: a session has a few dozen.
       # @return [Hash{Integer => Array<Timeline::Event>}] by session
       def self.core_by_session(session_ids)
-        where(session_id: session_ids).order(:id).pluck(:session_id, :kind, :at_ms, :round, :value).group_by(&:first).transform_values { |rows| rows.map { |row| core(*row.drop(1)) } }
+        where(session_id: session_ids).order(:at_ms, :uuid).pluck(:session_id, :kind, :at_ms, :round, :value).group_by(&:first).transform_values { |rows| rows.map { |row| core(*row.drop(1)) } }
       end
 
       # @return [Timeline::Event]
