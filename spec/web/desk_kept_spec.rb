@@ -99,7 +99,7 @@ RSpec.describe "What the desk keeps", :web do
   # Another value for each column; those that tie records together stay.
   def others(record, given)
     tied = %w[id protocol account_id athlete_id prescription_id timeline_id squad_id twin_of_id desk_mark judged_mark uuid]
-    given.merge(record.class.columns.reject { |column| [*tied, *given.keys].include?(column.name) || column.type == :json }.to_h { |column| [column.name, another(record[column.name], column.type)] })
+    given.merge(record.class.columns.reject { |column| [*tied, *given.keys].include?(column.name) || %i[json jsonb].include?(column.type) }.to_h { |column| [column.name, another(record[column.name], column.type)] })
   end
 
   def another(was, type)
