@@ -105,6 +105,26 @@ RSpec.describe "Charts" do
     end
   end
 
+  describe Windlass::Presenters::Pixels do
+    it "leaves what lies apart, and of what falls on one pixel what it shows: where the line comes in, how far it goes, where it leaves" do
+      apart = [[0.0, 4], [1.2, 9], [2.9, 9], [7.5, 1]]
+      expect(described_class.shown(apart)).to eq apart
+      random = Random.new(8)
+      dense = Array.new(3_000) { [random.rand(0.0..240.0).round(1), random.rand(4.0..38.0).round(1)] }.sort_by(&:first)
+      told = ->(places) { places.group_by { |x, _| x.floor }.transform_values { |pixel| [pixel.first, pixel.last, pixel.map(&:last).minmax] } }
+      shown = described_class.shown(dense)
+
+      expect(told[shown]).to eq told[dense]
+      expect([shown - dense, shown.group_by { |x, _| x.floor }.values.map(&:size).max, shown.map(&:first).each_cons(2).all? { |one, other| one <= other }]).to eq [[], 4, true]
+    end
+
+    it "keeps two hours of breaths in a row as small as a row is" do
+      long = timeline { |line| 120.times { line.breathe(60, rate: 60) } }
+      places = Windlass::Presenters::Miniature.new(long, body).ink.count("L")
+      expect([Windlass::Timeline::VolumeTrace.points(long, body).size, places]).to match [14_401, be_between(400, 4 * Windlass::Presenters::Miniature::WIDTH)]
+    end
+  end
+
   describe Windlass::Presenters::Rulebook do
     it "lists the rules in their reading order, every row as wide as its table" do
       book = described_class.new
