@@ -82,9 +82,17 @@ module Windlass
       ActiveRecord::MigrationContext.new(MIGRATIONS).migrate
     end
 
-    # @return [String]
-    def self.default_path
-      ENV.fetch("WINDLASS_DB") { ENV.fetch("DATABASE_URL") { File.join(ROOT, "db/windlass.sqlite3") } }
-    end
+    # @return [String] what a server that is not told otherwise shows: the demo
+    def self.default_path = named("windlass")
+
+    # @return [String] what bin/start shows, and what all that looks after it means: never the demo
+    def self.house_path = named("house")
+
+    # @return [String] the same, for what works on a file
+    # @raise [Error] where it is on a server
+    def self.house_file = house_path.tap { |place| raise Error, "This house is on PostgreSQL, which has tools of its own for that; this is for a house in a file." unless file?(place) }
+
+    def self.named(name) = ENV.fetch("WINDLASS_DB") { ENV.fetch("DATABASE_URL") { File.join(ROOT, "db/#{name}.sqlite3") } }
+    private_class_method :named
   end
 end

@@ -4,10 +4,10 @@ module Windlass
   module Cli
     # The database, for the commands that need it; the others load without it.
     module House
-      # Connects to what WINDLASS_DB names, or the usual one, with its tables up to date.
+      # Connects to the house of bin/start, or what WINDLASS_DB or DATABASE_URL names, with its tables up to date.
       def self.open
         require_relative "../../../app/archive"
-        Database.connect(Database.default_path)
+        Database.connect(Database.house_path)
         Database.migrate
       end
     end

@@ -2,7 +2,7 @@
 
 module Windlass
   module Cli
-    # `import [FILE]`: an archive into the database that WINDLASS_DB names: all of it, or nothing.
+    # `import [FILE]`: an archive into the house: all of it, or nothing.
     module Import
       NAME = "import"
       USAGE = "import [FILE]"
