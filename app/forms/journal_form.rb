@@ -15,7 +15,7 @@ module Windlass
       VALUES = {
         "first_breath" => Timeline::FIRST_BREATHS.map(&:to_s), "oximeter" => (30..100).map(&:to_s), "hold_now" => (1..40).map(&:to_s),
         "emergency_note" => Emergency::NOTES.keys.map(&:to_s), "effort" => (0..10).map(&:to_s), "beat" => (40..120).map(&:to_s), "asked" => ["nothing"],
-        "hiss" => [/\A\d{1,6}\.(even|fading|flickering)\z/],
+        "hold_end" => [nil, Timeline::UNMARKED.to_s], "hiss" => [/\A\d{1,6}\.(even|fading|flickering)\z/],
         "symptom" => Progression::Symptoms::ALL.keys.product(Progression::Symptoms::STRENGTHS.keys).map { |symptom, strength| "#{symptom}.#{strength}" }
       }.freeze
       ROUNDS = (1..10_000)

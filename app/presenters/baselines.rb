@@ -17,10 +17,10 @@ module Windlass
         def value_words(value) = Words.seconds(value)
       end
 
-      # @param rounds [Enumerable<#number, #held_ms>] of one session: they go full, empty, full
+      # @param rounds [Enumerable<#number, #held_ms, #unmarked>] of one session: they go full, empty, full
       # @return [Hash{Symbol => Numeric}] median seconds, by how the lungs are; without what was never held
       def self.medians(rounds)
-        held = rounds.select { |round| round.held_ms.to_i > 0 }.group_by { |round| round.number.odd? ? :full : :empty }
+        held = rounds.select { |round| round.held_ms.to_i > 0 && !round.unmarked }.group_by { |round| round.number.odd? ? :full : :empty }
         LUNGS.keys.filter_map { |lungs| [lungs, (Trends.median(held[lungs].map(&:held_ms)) / 1000.0).round(1)] if held[lungs] }.to_h
       end
 

@@ -83,7 +83,7 @@ module Windlass
       # @return [Hash] for the deck's script
       def plan
         @plan ||= {uuid: session.uuid, athlete: session.athlete_id, name: name, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
-                   over: session.over?, unasked: unasked?, paced: paced?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, holds: timeline.holds.size,
+                   over: session.over?, unasked: unasked?, paced: paced?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, paces: timeline.paces.map { |pace| [pace.first, pace.last, pace.ms] }, holds: timeline.holds.size,
                    calls: spoken_calls(session.to_protocol.calls(session.to_dose)), words: words, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}.compact
       end
 
@@ -124,7 +124,7 @@ module Windlass
            hold: place.number, round: place.segment.round, phase: place.segment.phase, ends: place.segment.ends,
            breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats,
            at_most_ms: place.segment.at_most_ms, asks: asked.include?(place.number) || nil, exhale: exhales[place.start_ms],
-           calls: calls_of(place).then { |calls| spoken_calls(calls) if calls.any? }, relief: (RELIEF if full_holds.include?(place.start_ms)), say: said(place.segment), own: own?(place.segment) || nil, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
+           calls: calls_of(place).then { |calls| spoken_calls(calls) if calls.any? }, relief: (RELIEF if full_holds.include?(place.start_ms)), say: said(place.segment), own: place.segment.own, silent: place.segment.silent, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
            limited: place.segment.limited? || nil, paced: place.segment.paced? || nil, rate: place.segment.rate, block: blocks[place.segment.block]}.compact
         end
       end
@@ -132,9 +132,9 @@ module Windlass
       # @return [Set<Integer>] numbers of the holds after which the first breath is asked for while it runs
       def asked_breaths = (session.to_protocol.first_breath == :end) ? Set.new : asked_holds
 
-      # A coach's own words are spoken by the browser, where it has a voice; ours ship.
+      # A coach's own words are spoken by the browser, where it has a voice, after ours, which ship.
       def said(segment)
-        words = [*rounds_said[segment.object_id], *(Timeline::Spoken.of(segment) unless own?(segment))]
+        words = [*rounds_said[segment.object_id], *Timeline::Spoken.of(segment)]
         words if words.any?
       end
 
@@ -151,10 +151,6 @@ module Windlass
             .to_h { |segment| [segment.object_id, Timeline::Spoken.of_round(segment, most.fetch(segment.block))] }
         end
       end
-
-      def own?(segment) = own_words.include?(segment.cue)
-
-      def own_words = @own_words ||= session.to_protocol.own_words(session.to_dose)
 
       # @return [Array<Array(Integer, String, Array<String>)>]
       def spoken_calls(calls) = calls.map { |at_ms, words| [at_ms, words, Timeline::Spoken.of_call(words)] }

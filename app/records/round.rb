@@ -6,7 +6,7 @@ module Windlass
       self.table_name = "rounds"
       belongs_to :session
 
-      COLUMNS = %i[session_id number target_ms held_ms skipped first_breath sao2_low ribs stream].freeze
+      COLUMNS = %i[session_id number target_ms held_ms skipped first_breath sao2_low ribs stream unmarked].freeze
 
       # @return [Hash{Integer => Array<Progression::Round>}] by session, in order
       def self.core_by_session(session_ids)
@@ -24,10 +24,10 @@ module Windlass
       end
 
       # @return [Progression::Round]
-      def self.core(number, target_ms, held_ms, skipped, first_breath, sao2_low, ribs, stream)
+      def self.core(number, target_ms, held_ms, skipped, first_breath, sao2_low, ribs, stream, unmarked)
         Progression::Round.new(number: number, target_s: target_ms && target_ms / 1000.0, held_s: held_ms && held_ms / 1000.0,
           skipped: [true, 1].include?(skipped), first_breath: first_breath&.to_sym, sao2_low: sao2_low,
-          ribs: ribs&.to_sym, stream: stream&.to_sym)
+          ribs: ribs&.to_sym, stream: stream&.to_sym, unmarked: [true, 1].include?(unmarked))
       end
 
       # @return [Progression::Round]

@@ -77,7 +77,7 @@ module Windlass
       def to_core
         Progression::Session.new(id: id, date: local_date, protocol: protocol, dose: to_dose, effort: effort,
           symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.map(&:to_core), seconds_done: done_ms && done_ms / 1000.0,
-          ended_at: ended_at&.getlocal, washout: washout, rounds_planned: rounds_planned)
+          ended_at: ended_at&.getlocal, washout: washout, ribs: ribs&.to_sym, rounds_planned: rounds_planned)
       end
 
       # @return [Integer] judged parts that this set was to have
@@ -96,7 +96,7 @@ module Windlass
         end
       end
 
-      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at].freeze
+      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at ribs].freeze
 
       # What was judged once stays as it is, mostly: kept under the mark that the database changes with anything that a judge reads of it.
       JUDGED = Kept.new(4_000)
@@ -146,18 +146,20 @@ module Windlass
       def self.read(ids)
         rounds = Round.core_by_session(ids)
         planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).then { |family| family.rounds(dose) / family.sets(dose) } }
-        where(id: ids).pluck(*COLUMNS).to_h do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at|
+        where(id: ids).pluck(*COLUMNS).to_h do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at, ribs|
           given = dose(dose)
           [id, Progression::Session.new(id: id, date: date, protocol: protocol, dose: given, effort: effort, washout: washout, ended_at: ended_at&.getlocal,
             symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []), seconds_done: done_ms && done_ms / 1000.0,
-            rounds_planned: planned[[protocol, given]])]
+            ribs: ribs&.to_sym, rounds_planned: planned[[protocol, given]])]
         end.values_at(*ids)
       end
 
       HELD = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped)"
-      # Of what held something the dose does not matter, and is not read; but that of blocks says what it was.
-      DOSE_IF_NOTHING_HELD = "CASE WHEN #{HELD} AND sessions.protocol NOT LIKE 'blocks%' THEN NULL ELSE sessions.dose END"
-      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql(DOSE_IF_NOTHING_HELD), Arel.sql(HELD), :done_ms, :discarded_at].freeze
+      UNCALM = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped AND COALESCE(rounds.first_breath, '') <> 'smooth')"
+      CALM = "#{HELD} AND NOT #{UNCALM}"
+      # What the dose says beside: of blocks what they were; of what washes out, how many breaths did; of loaded holds, how long they were.
+      DOSE_MATTERS = "NOT #{HELD} OR sessions.protocol LIKE 'blocks%' OR sessions.protocol = 'loaded-holds' OR sessions.washout >= #{Physiology::OVER_BREATHED_MMHG}"
+      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql("CASE WHEN #{DOSE_MATTERS} THEN sessions.dose END"), Arel.sql(HELD), Arel.sql(CALM), :done_ms, :discarded_at].freeze
 
       # The days of recent sessions, and the newest of each protocol however old.
       # @return [Array<Array(Integer, Progression::Outline)>] athlete and session
@@ -187,10 +189,10 @@ module Windlass
       end
 
       # It counts where it held something, or ran where minutes are judged, and was not discarded. Walls go by its having run.
-      def self.outline(id, date, protocol, ended_at, washout, dose, held, done_ms, discarded_at)
+      def self.outline(id, date, protocol, ended_at, washout, dose, held, calm, done_ms, discarded_at)
         known = dose && dose(dose.is_a?(String) ? JSON.parse(dose) : dose)
         done = [1, true].include?(held) || (done_ms.to_i > 0 && Protocols.find(protocol).bound(known).judged_by_minutes?(known))
-        Progression::Outline.new(id: id, date: date, protocol: protocol, dose: known, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0)
+        Progression::Outline.new(id: id, date: date, protocol: protocol, dose: known, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0, calm: [1, true].include?(calm))
       end
       private_class_method :cores, :read, :newest_days, :outlined, :outline
 

@@ -70,14 +70,14 @@ RSpec.describe "The deck's modules", :browser do
         return [events, left, waiting, run.over];
       JS
 
-      expect(answer).to eq [[["start", 0], ["hold_start", 61_000, 1], ["hold_end", 66_000, 1], ["hold_start", 151_000, 2], ["hold_end", 158_000, 2],
+      expect(answer).to eq [[["start", 0], ["hold_start", 61_000, 1], ["hold_end", 66_000, 1, "unmarked"], ["hold_start", 151_000, 2], ["hold_end", 158_000, 2],
         ["finish", 158_000]], 2, 10, true]
     end
 
     it "runs hands-free where nobody has a hand: what is counted ends by the clock, with a tick each" do
       answer = with_run("run.start({}); pass(4000); const left = run.breathsLeft; pass(15000); return [events, left, run.state.index];", hands_free: true)
 
-      expect(answer).to eq [[["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1], ["hold_start", 19_000, 2]], 2, 3]
+      expect(answer).to eq [[["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1, "unmarked"], ["hold_start", 19_000, 2]], 2, 3]
       expect(cues(timeline_json, 0, 19_500, hands_free: true).select { |_, kind| kind == "tick" }).to eq [[5_000, "tick"], [7_000, "tick"], [8_000, "tick"], [9_000, "tick"],
         *(11..14).map { |second| [second * 1000, "tick"] }, *(1..9).map { |number| [15_000 + number * 400, "tick"] }].sort
     end
@@ -112,13 +112,15 @@ RSpec.describe "The deck's modules", :browser do
   end
 
   describe "at one's own pace" do
-    let(:timeline_json) do
-      JSON.generate([{kind: "inhale", start_ms: 0, ms: 3_000, ends: "clock"}, {kind: "hold", start_ms: 3_000, ms: 2_000, hold: 1, ends: "hand"},
-        {kind: "exhale", start_ms: 5_000, ms: 4_000, ends: "clock"}, {kind: "hold", start_ms: 9_000, ms: 2_000, hold: 2, ends: "hand"}])
+    let(:cycle) do
+      [{kind: "inhale", start_ms: 0, ms: 3_000, ends: "clock"}, {kind: "hold", start_ms: 3_000, ms: 2_000, hold: 1, ends: "comfort", at_most_ms: 20_000},
+        {kind: "exhale", start_ms: 5_000, ms: 4_000, ends: "clock"}, {kind: "hold", start_ms: 9_000, ms: 2_000, hold: 2, ends: "comfort", at_most_ms: 20_000}]
     end
+    let(:timeline_json) { JSON.generate(cycle) }
+    let(:alone) { {own_pace: true, total_ms: 11_000, paces: [[0, 3, 11_000]]} }
 
-    it "goes round until its time, numbers the holds on, and ends on a breath" do
-      answer = with_run(<<~JS, {own_pace: true, total_ms: 11_000})
+    it "goes round until its time, numbers the holds on, waits for the hand that marks, and ends on a breath" do
+      answer = with_run(<<~JS, alone)
         run.start({}); pass(3000); pass(500); run.next({}); pass(4000); pass(500); run.next({});
         pass(3000); pass(1500); run.next({}); pass(4000); pass(9000); run.next({});
         return [events.filter(([kind]) => kind !== "hold_end"), run.planned];
@@ -126,6 +128,34 @@ RSpec.describe "The deck's modules", :browser do
 
       expect(answer).to eq [[["start", 0], ["hold_start", 3_000, 1], ["hold_start", 7_500, 2], ["hold_start", 11_000, 3], ["hold_start", 16_500, 4],
         ["finish", 25_500]], 11_000]
+    end
+
+    it "is led as planned where nobody marks anything, ends at its time, and says that nothing was marked" do
+      expect(with_run("run.start({}); pass(60000); return events;", alone)).to eq [["start", 0], ["hold_start", 3_000, 1], ["hold_end", 5_000, 1, "unmarked"], ["hold_start", 9_000, 2],
+        ["hold_end", 11_000, 2, "unmarked"], ["finish", 11_000]]
+    end
+
+    it "ends at its latest end where the hand that marked marks no more, and goes on as planned" do
+      answer = with_run("run.start({}); pass(4000); run.next({}); pass(60000); return events.filter(([kind]) => kind !== 'hold_start');", {**alone, total_ms: 40_000, paces: [[0, 3, 40_000]]})
+
+      expect(answer).to eq [["start", 0], ["hold_end", 4_000, 1], ["hold_end", 28_000, 2, "unmarked"], ["hold_end", 33_000, 3, "unmarked"], ["hold_end", 39_000, 4, "unmarked"],
+        ["hold_end", 44_000, 5, "unmarked"], ["hold_end", 50_000, 6, "unmarked"], ["finish", 50_000]]
+    end
+
+    it "ends as a block when its minutes end, and what comes next comes then" do
+      two = cycle + cycle.map { |one| one.merge(hold: one[:hold] && one[:hold] + 2) }
+      answer = with_run("run.start({}); pass(4000); run.next({}); pass(14000); run.next({}); pass(5000); return [events.at(-1), run.state.index];",
+        {segments: two + [{kind: "breathe", ms: 60_000, ends: "clock"}], total_ms: 82_000, paces: [[0, 7, 15_000]]})
+
+      expect(answer).to eq [["hold_end", 18_000, 2], 8]
+    end
+
+    it "plays nothing but calls where only the time is told, and no press changes it" do
+      silent = cycle.map { |one| one.merge(silent: true) }
+      answer = with_run("run.start({}); pass(1000); run.next({}); return run.state.index;", {**alone, segments: silent})
+
+      expect(answer).to eq 0
+      expect(cues(JSON.generate(silent), 0, 41_000, calls: [[5_000, "Last minute"]])).to eq [[5_000, "call"], [11_000, "end"]]
     end
   end
 

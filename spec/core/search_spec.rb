@@ -46,6 +46,8 @@ RSpec.describe "Any history" do
       "effort of 9" => ->(question) { question[:session][:effort] = [question[:session][:effort].to_f, 9].max },
       "every breath a gasp" => ->(question) { question[:session][:rounds].each { |round| round[:first_breath] = "gasp" } },
       "every hold cut short" => ->(question) { question[:session][:rounds].each { |round| round[:held_s] = 1 } },
+      "a hold more that was left out" => ->(question) { question[:session][:rounds] += [{skipped: true}] },
+      "the effort not noted" => ->(question) { question[:session][:effort] = nil if question[:session][:effort].to_f < 8 },
       "oxygen low" => ->(question) { question[:session][:rounds].each { |round| round[:sao2_low] = 0.7 } },
       "a warning the week before" => ->(question) { question[:history] += [{date: (today - 7).to_s, protocol: "quiet-breathing", symptoms: ["nausea"], rounds: []}] }
     }
@@ -110,7 +112,7 @@ RSpec.describe "Any history" do
 
     # The moment that a refusal names, if it names one.
     def named(lifts)
-      day, time = lifts.match(/on (\d+ \w+ \d{4})(?: at (\d\d:\d\d))?/)&.captures
+      day, time = lifts.match(/before (\d+ \w+ \d{4})(?: at (\d\d:\d\d))?/)&.captures
       day && [Date.parse(day), time]
     end
 
@@ -130,7 +132,7 @@ RSpec.describe "Any history" do
         asked = question(Random.new(seed))
         ask(Windlass::Cli::Ready, asked)[:reasons].count do |reason|
           day, time = named(reason[:lifts].to_s)
-          next unless day && reason[:lifts].match?(/Ready|Open/)
+          next unless day && reason[:lifts].start_with?("Not before")
 
           expect(day).to be >= today
           zone = asked[:now].to_s[19..]

@@ -23,13 +23,13 @@ export function cuesBetween(run, fromMs, toMs) {
     const segment = { ...segments[at], ms: run.plannedMs(at) };
     const next = segments[at + 1] && { ...segments[at + 1], ms: run.plannedMs(at + 1) };
     const ms = run.endMs(at);
-    cues.push(...within(segment, run.counts(at), start, run.handsFree));
+    if (!segment.silent) cues.push(...within(segment, run.counts(at), start, run.handsFree));
     if (ms === null) break;
     start += ms;
-    if (!segment.beats) cues.push(...countedMs(segment, next, ms).map((before) => ({ kind: "tick", atMs: start - before })));
-    cues.push({ kind: next?.kind ?? "end", atMs: start, say: next?.say });
+    if (!segment.beats && !segment.silent) cues.push(...countedMs(segment, next, ms).map((before) => ({ kind: "tick", atMs: start - before })));
+    if (!(segment.silent && next?.silent)) cues.push({ kind: next?.kind ?? "end", atMs: start, say: next?.say });
     // Nothing could be laid out after a part that a hand may end before its latest end.
-    if (segment.at_most_ms !== undefined && segment.ends === "hand") break;
+    if (segment.at_most_ms !== undefined && (segment.ends === "hand" || (segment.ends === "comfort" && run.state.marking))) break;
   }
   return cues.filter((cue) => cue.atMs > fromMs && cue.atMs <= toMs);
 }

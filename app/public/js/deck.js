@@ -9,7 +9,7 @@ import { oneTab } from "./one_tab.js";
 import { Oximeter } from "./oximeter.js";
 import { Sound } from "./sound.js";
 import { soundSwitch } from "./sound_switch.js";
-import { speak } from "./voice.js";
+import { hasVoice, speak } from "./voice.js";
 import { choose, chosen } from "./choices.js";
 import { ease } from "./ease.js";
 import { card } from "./emergency.js";
@@ -38,8 +38,8 @@ export function deck() {
     ...hiss(() => lane),
     ...setup(() => pedal, () => apply()),
     ...soundSwitch(() => sound, () => run?.live),
-    cue: "Ready", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, rating: false, begun: false, paused: false, resting: true, perMinute: null, pulseLeads: false, unasked: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: chosen("counts") === "tap", place: "", speaking: chosen("voice") !== "tones",
+    cue: "Ready", own: "", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
+    live: true, over: false, rating: false, begun: false, unspoken: false, paused: false, resting: true, perMinute: null, pulseLeads: false, unasked: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: chosen("counts") === "tap", place: "", speaking: chosen("voice") !== "tones",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -173,7 +173,7 @@ export function deck() {
     breathIs(value) { return this.lastBreath === value; },
 
     changed(byHand) {
-      if (this.speaking && !this.muted && run.live && !run.paused && run.segment.own) speak(run.segment.cue);
+      if (this.speaking && !this.muted && run.live && !run.paused && run.segment.own) speak(run.segment.own);
       if (byHand && this.measuring) this.follow();
     },
 
@@ -219,6 +219,7 @@ export function deck() {
         this.cue = this.unasked ? "Ask first" : "Ready";
         this.mainWord = this.unasked ? "Nothing of it" : "Start";
       }
+      this.unspoken = !run.started && !hasVoice() && plan.segments.some(({ own }) => own);
       hand.move(run.planned);
     },
 

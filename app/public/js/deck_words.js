@@ -3,12 +3,12 @@ import { clockWords } from "./clock.js";
 
 /** All that a screen shows of a run, alone, in a row beside others, or on a second screen. */
 export function shown(run, plan) {
-  if (run.over) return { ...overWords(run), place: "", figure: clockWords(run.state.overAt ?? 0), mainWord: "" };
-  if (!run.started) return { cue: "Ready", next: "", place: "", figure: clockWords(plan.total_ms), mainWord: "Start" };
-  const after = run.quiet ? undefined : plan.segments[run.state.index + (run.waiting ? 0 : 1)];
+  if (run.over) return { ...overWords(run), own: "", place: "", figure: clockWords(run.state.overAt ?? 0), mainWord: "" };
+  if (!run.started) return { cue: "Ready", own: "", next: "", place: "", figure: clockWords(plan.total_ms), mainWord: "Start" };
+  const after = run.quiet || run.segment.silent ? undefined : plan.segments[run.state.index + (run.waiting ? 0 : 1)];
   return {
-    cue: cueOf(run), place: placeWords(run), figure: figureOf(run), mainWord: run.paused ? "Go on" : mainWordOf(run),
-    next: `${run.waiting ? "" : endWords(run.segment)}${run.holding && run.segment.relief ? `${run.segment.relief} ` : ""}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : "Then it is done"}`,
+    cue: cueOf(run), own: run.paused || run.waiting || run.quiet ? "" : run.segment.own ?? "", place: placeWords(run), figure: figureOf(run), mainWord: run.paused ? "Go on" : mainWordOf(run),
+    next: `${run.waiting ? "" : endWords(run.segment)}${run.holding && run.segment.relief ? `${run.segment.relief} ` : ""}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : run.segment.silent ? "Only the time is called" : "Then it is done"}`,
   };
 }
 
@@ -20,7 +20,8 @@ function cueOf(run) {
 /** What is left to wait for or to count: beats, breaths, repetitions, or time; upward where a hand ends it. */
 function figureOf(run) {
   if (run.waiting) return clockWords(-run.now());
-  const { ends, beats, repetitions, exhale } = run.segment;
+  const { ends, beats, repetitions, exhale, silent } = run.segment;
+  if (silent) return clockWords(Math.max(0, run.paceLeft));
   if (beats && ends === "clock" && goesUp(run, exhale !== undefined)) return String(Math.min(beats, Math.floor((run.elapsed * beats) / run.plannedMs(run.state.index)) + 1));
   if (beats && ends === "clock") return String(Math.max(1, Math.ceil((run.left * beats) / run.plannedMs(run.state.index) - 1e-6)));
   if (ends === "count" || (repetitions && run.handsFree)) return String(run.breathsLeft);
@@ -33,16 +34,18 @@ function goesUp(run, usually) { return run.figures === "up" || (usually && run.f
 
 function mainWordOf(run) {
   if (run.waiting) return "Begin now";
+  if (run.segment.silent) return "";
   if (run.holding) return "Release";
   if (run.sounding) return "It ended";
   if (run.handsFree && run.timed) return "Next";
   if (run.segment.ends === "count" && run.breathsLeft > 1) return "A breath";
-  return run.segment.ends === "hand" ? "Done" : "Next";
+  return ["hand", "comfort"].includes(run.segment.ends) ? "Done" : "Next";
 }
 
 /** What ends it, where the clock does not. */
 function endWords({ ends, ms, at_most_ms: atMost }) {
   if (ends === "clock") return "";
+  if (ends === "comfort") return `About ${clockWords(ms)}, or until you mark its end. `;
   if (ends === "cap") return `Limit ${clockWords(ms)}. Do not aim for it. `;
   if (atMost) return `Ends by itself at ${clockWords(atMost)}. `;
   return "";

@@ -39,7 +39,7 @@ export function follow() {
   let plan, lanes, rows, hand, wakeLock;
 
   return {
-    cue: "Not begun", figure: "", next: "", place: "", heard: "", holding: "",
+    cue: "Not begun", own: "", figure: "", next: "", place: "", heard: "", holding: "",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -75,7 +75,7 @@ export function follow() {
 
     showOne(run) {
       const now = shown(run, plan.lanes[0]);
-      Object.assign(this, { cue: run.started ? now.cue : "Not begun", figure: now.figure, place: now.place, next: run.over ? "" : now.next, holding: run.holding ? "holding" : "" });
+      Object.assign(this, { cue: run.started ? now.cue : "Not begun", own: now.own, figure: now.figure, place: now.place, next: run.over ? "" : now.next, holding: run.holding ? "holding" : "" });
       hand.move(run.planned);
     },
   };

@@ -12,6 +12,8 @@ export class Lengths {
   constructor(plan, journal, clock) {
     this.segments = plan.segments;
     this.ownPaceMs = plan.own_pace ? plan.total_ms : null;
+    // Where breathing goes at one's own pace: [first part, last part, milliseconds].
+    this.paces = plan.paces ?? [];
     this.journal = journal;
     this.clock = clock;
     this.handsFree = plan.hands_free ?? false;
@@ -40,6 +42,8 @@ export class Lengths {
   endMs(index) {
     if (this.quiet) return null;
     const { ends, at_most_ms: atMost } = this.segments[index];
+    // What ends at comfort waits for the hand that marked the one before; where nobody marks anything the clock leads, as planned.
+    if (ends === "comfort") return this.state.marking ? atMost ?? null : this.plannedMs(index);
     if (["hand", "count"].includes(ends) && !(this.handsFree && this.counts(index))) return atMost ?? null;
     const ms = this.plannedMs(index);
     return Math.min(ms, this.state.caps?.[index] ?? ms);
@@ -79,6 +83,10 @@ export class Lengths {
     const { breaths, repetitions } = this.segments[index];
     return breaths ? breaths + (this.state.more?.[index] ?? 0) : repetitions ?? 0;
   }
+
+  /** The stretch at one's own pace that runs, and how much of it is left. */
+  get pace() { return this.paces.find(([first, last]) => first <= this.state.index && this.state.index <= last); }
+  get paceLeft() { return this.pace ? this.pace[2] - (this.now() - (this.state.paceStart ?? 0)) : null; }
 
   get breathsLeft() {
     const all = this.counts(this.state.index);

@@ -38,26 +38,31 @@ export class Passage extends Lengths {
   leave(at, byHand = false) {
     if (this.quiet) return this.end("stop", at);
     const next = this.state.index + 1;
-    if (this.segment.kind === "hold") this.endHold(at);
+    const unmarked = !byHand && (this.segment.ends === "comfort" || (this.segment.ends === "cap" && !this.shortened));
+    if (this.segment.ends === "comfort") this.state.marking = byHand;
+    if (this.segment.kind === "hold") this.endHold(at, unmarked);
     else if (this.segment.exhale !== undefined && this.segments[next]?.exhale !== this.segment.exhale) this.endSound(at);
-    if (this.breathBegins(next) && at >= this.ownPaceMs) this.end("finish", at);
-    else if (next < this.segments.length) this.enter(next, at, byHand);
-    else if (this.ownPaceMs !== null) this.beginAnew(at, byHand);
+    this.go(this.pace ? this.goOn(this.pace, next, at) : next, at, byHand);
+  }
+
+  go(next, at, byHand) {
+    if (next < this.segments.length) this.enter(next, at, byHand);
     else this.end("finish", at);
   }
 
-  /** At one's own pace the session ends at its time, where a breath would begin. */
-  breathBegins(index) {
-    return this.ownPaceMs !== null && (index >= this.segments.length || this.segments[index].kind === "inhale");
-  }
-
-  beginAnew(at, byHand) {
+  /** At one's own pace it ends at its time, where a breath would begin, and begins anew until then. */
+  goOn([first, last, ms], next, at) {
+    const breathBegins = next > last || this.segments[next].kind === "inhale";
+    if (breathBegins && at - this.state.paceStart >= ms) return last + 1;
+    if (next <= last) return next;
     this.state.laps = (this.state.laps ?? 0) + 1;
-    this.enter(0, at, byHand);
+    return first;
   }
 
   enter(index, at, byHand) {
     this.takeBeat(index, at);
+    const pace = this.paces.find(([first]) => first === index);
+    if (pace && this.pace !== pace) Object.assign(this.state, { paceStart: at, laps: 0, marking: false });
     this.state.index = index;
     this.state.segmentStart = at;
     this.state.counted = 0;
@@ -85,8 +90,9 @@ export class Passage extends Lengths {
     else if (this.segment.exhale !== undefined) this.endSound(Math.max(0, at));
   }
 
-  endHold(at) {
-    this.journal.add("hold_end", at, { round: this.holdNumber });
+  /** @param unmarked the clock ended what a hand was to end: how long it was nobody knows */
+  endHold(at, unmarked = false) {
+    this.journal.add("hold_end", at, { round: this.holdNumber, ...(unmarked ? { value: "unmarked" } : {}) });
     this.state.lastHold = this.holdNumber;
     if (!this.segment.asks) return;
     (this.state.asked ??= []).push(this.holdNumber);
@@ -137,6 +143,8 @@ export class Passage extends Lengths {
     this.tick();
     if (!this.live) return;
     if (this.waiting) return this.beginNow(event);
+    // Where only the time is called there is nothing to mark.
+    if (this.segment.silent) return;
     if (this.segment.ends === "count" && !this.handsFree && this.breathsLeft > 1) return this.count();
     this.leave(this.now(event), true);
   }
@@ -180,7 +188,10 @@ export class Passage extends Lengths {
   get sounding() { return this.running && this.segment.exhale !== undefined; }
 
   /** Number of the hold that runs: at one's own pace they are numbered on when the plan begins anew. */
-  get holdNumber() { return this.segment.hold + (this.state.laps ?? 0) * this.holds; }
+  get holdNumber() { return this.segment.hold + (this.ownPaceMs === null ? 0 : (this.state.laps ?? 0) * this.holds); }
+
+  /** The hold that runs was shortened on the way: its cap is what was planned of it. */
+  get shortened() { return this.state.caps?.[this.state.index] !== undefined || this.state.index >= (this.state.shorterFrom ?? Infinity); }
 
   get lastHold() { return this.state.lastHold; }
 }

@@ -41,7 +41,7 @@ export function squad() {
     ...ease(() => run?.lane),
     ...setup(() => pedal, () => apply()),
     ...soundSwitch(() => sound, () => run?.live),
-    name: "", cue: "Ready", figure: "", next: "", place: "", kept: "", mainWord: "Start all", holding: "", breathOf: "", known: false, idle: false,
+    name: "", cue: "Ready", own: "", figure: "", next: "", place: "", kept: "", mainWord: "Start all", holding: "", breathOf: "", known: false, idle: false,
     live: true, over: false, allOver: false, rating: false, running: false, paused: false, resting: true, holdable: false, begun: false, lastBreath: null,
     speaking: localStorage.getItem(SPEAKING_KEY) ?? "all",
 
@@ -165,8 +165,8 @@ export function squad() {
       const { called, rated, focus } = run;
       const { run: one, plan: its } = run.lane;
       const views = rows.map((row, at) => row.paint({ called: at === called, rated: at === rated, focus: at === focus }));
-      const { cue, figure, next, place: where, mainWord } = views[focus];
-      Object.assign(this, { cue, figure, next, place: where });
+      const { cue, own, figure, next, place: where, mainWord } = views[focus];
+      Object.assign(this, { cue, own, figure, next, place: where });
       this.name = its.name;
       this.idle = one.waiting && run.chosen !== focus;
       this.mainWord = !run.begun && !run.onTheWord ? "Start all" : this.idle ? "Waits" : mainWord;

@@ -35,10 +35,13 @@ export class Voice {
   }
 }
 
+/** Whether the browser has a voice for a coach's own words. */
+export function hasVoice() { return Boolean(globalThis.speechSynthesis?.getVoices().length); }
+
 /** Says a coach's own words, where the browser has a voice. */
 export function speak(text) {
+  if (!hasVoice()) return;
   const speech = globalThis.speechSynthesis;
-  if (!speech?.getVoices().length) return;
   speech.cancel();
   speech.speak(Object.assign(new SpeechSynthesisUtterance(text), { rate: 0.95 }));
 }

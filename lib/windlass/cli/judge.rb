@@ -18,6 +18,7 @@ module Windlass
         data = Formats::JsonInput.of("judge.schema.json").read(text)
         standing = Formats::Parts.standing(data, Formats::Parts.ladder(data))
         dose = data.key?("dose") ? Formats::Parts.dose(data, standing.protocol) : standing.dose
+        standing = standing.with(dose: dose)
         session = Formats::Parts.session(data.fetch("session"), "session", "session", protocol: standing.protocol.id, dose: dose)
         refuse_future(session, today)
         history = Formats::Parts.history(data, standing.protocol.id, {standing.protocol.id => standing.ladder})

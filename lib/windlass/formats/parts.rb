@@ -86,6 +86,7 @@ module Windlass
         ladder.cut || ladder.protocol.lacking(measures) || "#{ladder.protocol.name} is not offered: its start passes a limit."
       end
 
+      # Two doses are the same if all their numbers are.
       # @return [Hash] a dose with symbols for keys; what may be left out and is null is left out
       def self.dose(data, protocol)
         optional = protocol.parameters.select(&:optional).map(&:key)
@@ -118,7 +119,7 @@ module Windlass
           dose: dose, rounds: rounds, effort: given["effort"], symptoms: given.fetch("symptoms", []).map(&:to_sym),
           rounds_planned: [given["rounds_planned"], parts ? parts.rounds : (rounds.size if given["rounds_planned"].nil?)].compact.max, seconds_done: given["seconds_done"],
           light: light, ended_at: given["ended_at"] && moment(given["ended_at"], "#{path}.ended_at"),
-          washout: given["washout_mmhg"])
+          washout: given["washout_mmhg"], ribs: given["ribs"]&.to_sym)
       end
 
       # @return [Time]
@@ -152,7 +153,7 @@ module Windlass
       def self.round(given, number, asked)
         Progression::Round.new(number: number, target_s: asked&.targets_s&.any? ? asked.target_s(number) : given["target_s"], held_s: given["held_s"],
           skipped: given.fetch("skipped", false), first_breath: given["first_breath"]&.to_sym, sao2_low: given["sao2_low"],
-          ribs: given["ribs"]&.to_sym, stream: given["stream"]&.to_sym)
+          ribs: given["ribs"]&.to_sym, stream: given["stream"]&.to_sym, unmarked: given.fetch("unmarked", false))
       end
 
       # Sessions of the past: those of the asked protocol need a dose to be compared by, those of others do not.
@@ -165,13 +166,20 @@ module Windlass
         data.fetch("history", []).map.with_index do |given, index|
           id = given.fetch("protocol", asked)
           Progression.activity(id)
-          dose = ladders[id]&.rungs&.at(given.fetch("rung", 0))
+          dose = given.key?("dose") ? past_dose(given, id, index) : ladders[id]&.rungs&.at(given.fetch("rung", 0))
           session(given, "history[#{index}]", "history #{index}", protocol: id, dose: dose, asked: parts)
         rescue Unknown => error
           raise InvalidInput, ["history[#{index}].#{error.message}"]
         end
       end
-      private_class_method :round
+
+      # A dose of its own, where a session of the past was of no rung.
+      def self.past_dose(given, id, index)
+        dose(given, protocol({"protocol" => id}))
+      rescue InvalidInput => error
+        raise InvalidInput, error.faults.map { |fault| "history[#{index}].#{fault}" }
+      end
+      private_class_method :round, :past_dose
     end
   end
 end

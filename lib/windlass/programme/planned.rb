@@ -54,10 +54,11 @@ module Windlass
 
       def columns = SlotOrder.columns(training.activity, course.dose)
 
+      # Walls before water, and what lies in one slot with it, go by all that washes carbon dioxide out.
       def over_breathing? = training.activity.over_breathing? || course.washout.to_f >= Physiology::OVER_BREATHED_MMHG
 
       # As those see it that come after it.
-      def to_past = Progression::Outline.new(id: "#{key} #{date}", date: date, protocol: training.protocol.id, dose: course.dose, ended_at: ends, washout: course.washout)
+      def to_past = Progression::Outline.new(id: "#{key} #{date}", date: date, protocol: training.protocol.id, dose: course.dose, ended_at: ends, washout: course.washout, calm: true)
     end
   end
 end

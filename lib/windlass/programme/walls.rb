@@ -148,14 +148,17 @@ module Windlass
       def kind(planned)
         @kinds[planned.course] ||= begin
           activity = planned.training.activity
-          [activity.id, activity.family_ids, planned.over_breathing?, activity.strenuous?, activity.once_a_day?].join(" ").to_sym
+          [activity.id, activity.family_ids, planned.over_breathing?, spared?(planned), activity.daily?(planned.course.dose, @ground[:measures]), activity.strenuous?, activity.once_a_day?].join(" ").to_sym
         end
       end
+
+      # Asked only where it matters: it is to be compiled for that.
+      def spared?(planned) = planned.over_breathing? && planned.training.activity.spares?(planned.course.dose)
 
       # Of two sessions alone, for somebody who may do everything.
       def pair(earlier, later, activity: later.training.activity)
         refusal(Progression::Readiness.of(Progression::Situation.new(date: later.date, now: later.begins, activity: activity, screen: @nobodies[later.date], watcher: WATCHER,
-          forecast_washout: later.course.washout, history: [earlier.to_past])), later.date)
+          standing: (at(later) if activity.equal?(later.training.activity)), forecast_washout: later.course.washout, measures: @ground[:measures], history: [earlier.to_past])), later.date)
       end
 
       # The water that comes after it stays open.

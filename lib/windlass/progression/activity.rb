@@ -15,6 +15,10 @@ module Windlass
 
       def bound(_dose) = self
 
+      def spares?(_dose) = false
+
+      def daily?(_dose, _measures) = false
+
       def family_ids = [id]
 
       # What has no dose is judged by nobody; that it ran is enough.

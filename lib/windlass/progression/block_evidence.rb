@@ -17,6 +17,10 @@ module Windlass
 
       def mostly_deeper? = parts.any? { |_, evidence| evidence.mostly_deeper? }
 
+      def ribs_unknown? = parts.any? { |_, evidence| evidence.ribs_unknown? }
+
+      def mostly_unmarked? = parts.any? { |_, evidence| evidence.mostly_unmarked? }
+
       def mostly_uneven? = parts.any? { |_, evidence| evidence.mostly_uneven? }
 
       def unknown_breaths = of_parts(&:unknown_breaths)

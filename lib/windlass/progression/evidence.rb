@@ -16,6 +16,12 @@ module Windlass
 
       def rounds = session.rounds
 
+      # What nobody marked: it ran, and how long it was nobody knows. It is neither clean nor a fault.
+      def unmarked = @unmarked ||= rounds.select(&:unmarked)
+
+      # Shares are taken of what was done: what was left out is judged besides, and never thins a fault.
+      def done = @done ||= rounds.select(&:held?) - unmarked
+
       # @return [String] what is judged, part by part
       def part = sounded? ? "exhale" : "hold"
 
@@ -39,8 +45,8 @@ module Windlass
 
       def effort = session.effort
 
-      # Enough of a fault to ease, not only to repeat: two of them, or a third of the holds.
-      def many?(faults) = faults.size >= 2 || (faults.any? && faults.size * 3 >= rounds.size)
+      # Enough of a fault to ease, not only to repeat: two of them, or a third of those that were done.
+      def many?(faults) = faults.size >= 2 || (faults.any? && faults.size * 3 >= done.size)
 
       # Lowest oximeter readings that ease: under 75 %, or under the planning floor after over-breathing.
       def low_saturations
@@ -65,7 +71,7 @@ module Windlass
           minutes_missing, rounds_missing, effort_missing,
           counted(rounds.select(&:left_out?), part, "left out"),
           counted(rounds.select { |round| !round.skipped && round.held_s.nil? }, sounded? ? "length" : "held time", "not noted"),
-          counted(unknown_breaths, "first breath", "not noted")
+          counted(unknown_breaths, "first breath", "not noted"), ("ribs not noted" if ribs_unknown?)
         ].compact
       end
 
@@ -74,18 +80,24 @@ module Windlass
 
       def mostly_deeper? = deeper.size * 2 > rounds.count(&:first_breath)
 
-      def mostly_uneven? = uneven.size * 2 > rounds.count { |round| round.ribs || round.stream }
+      # Said exhale by exhale, or of the whole session at its end.
+      def mostly_uneven? = session.ribs == :no || uneven.size * 2 > rounds.count { |round| round.ribs || round.stream }
+
+      # What the family asks once a session has to be known: exhale by exhale, or of all of them.
+      def ribs_unknown? = protocol.ribs_asked? && session.ribs.nil? && done.any? && done.none?(&:ribs)
+
+      def mostly_unmarked? = unmarked.size * 2 > rounds.size
 
       def hard? = !effort.nil? && effort >= 8
 
       # One of the faults that, three times running, ease.
       def troubled? = gasps.any? || short.any? || hard?
 
+      # @return [Boolean] no rule that one session answers by itself spoils it; {Record#clean?} asks those of its past, too
       def clean?
         return @clean if defined?(@clean)
 
-        @clean = session.counts? && missing.empty? && !troubled? && over.empty? && !mostly_deeper? && !mostly_uneven? && stops.empty? &&
-          easing_symptoms.empty? && low_saturations.empty?
+        @clean = Rules::SPOILING_ALONE.none? { |rule| rule.fires(self) }
       end
 
       # @return [String] `2 gasps: rounds 4 and 6`
@@ -114,8 +126,7 @@ module Windlass
       end
 
       def effort_missing
-        return if effort
-        return "effort not noted" if session.unrated_sets.empty?
+        return ("effort not noted" if effort.nil?) if session.unrated_sets.empty?
 
         "effort of #{(session.unrated_sets.size == 1) ? "set" : "sets"} #{Words.list(session.unrated_sets)} not noted"
       end

@@ -26,7 +26,7 @@ module Windlass
         record = Record.new(session, history, standing, mornings)
         reasons = reasons(record)
         strongest = reasons.map(&:verdict).min_by { |verdict| VERDICTS.index(verdict) }
-        Verdict.new(verdict: strongest, clean: record.evidence.clean?, reasons: reasons.freeze, from: standing,
+        Verdict.new(verdict: strongest, clean: record.clean?, reasons: reasons.freeze, from: standing,
           target: Pawl.target(strongest, standing, record.evidence), resting_until: (Pawl.rested_on(session.date) if strongest == :rest))
       end
 

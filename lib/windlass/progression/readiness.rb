@@ -20,7 +20,7 @@ module Windlass
       # @param situation [Situation]
       # @return [Ready] the strongest state, the lowest rung of all that fired, every reason
       def self.of(situation)
-        reasons = ALL.filter_map { |rule| rule.check(situation) }.sort_by.with_index { |one, index| [STATES.index(one.state), index] }
+        reasons = ALL.filter_map { |rule| rule.check(situation) }.sort_by.with_index { |one, index| [*one.place, index] }
         state = reasons.first&.state || :yes
         standing = [situation.standing, *reasons.map(&:standing)].compact.min_by.with_index { |one, index| [anew?(one, situation) ? -1 : one.rung, index] }
         Ready.new(state: state, reasons: reasons.freeze, standing: standing, dose: dose(standing, state))

@@ -28,10 +28,17 @@ module Windlass
 
       def protocol = standing.protocol
 
+      # @return [Boolean] no rule that spoils a session fires
+      def clean?
+        return @clean if defined?(@clean)
+
+        @clean = evidence.clean? && Rules::SPOILING_IN_A_ROW.none? { |rule| rule.fires(self) }
+      end
+
       # Sessions on this rung without a break, this one last. Light days and those without a hold are passed over.
       def row = @row ||= before_on_this_rung + (session.light ? [] : [session])
 
-      def clean_in_a_row = @clean_in_a_row ||= row.reverse.take_while { |past| evidence_of(past).clean? }.size
+      def clean_in_a_row = @clean_in_a_row ||= row.reverse.take_while { |past| (past.equal?(session) ? self : at(past)).clean? }.size
 
       # A light day neither counts nor breaks a row.
       def enough? = !session.light && clean_in_a_row >= protocol.clean_sessions && !stepped_today?
@@ -45,7 +52,7 @@ module Windlass
       end
 
       # Three sessions running on this rung with a gasp, a short hold or hard effort.
-      def stuck? = row.size >= 3 && row.last(3).all? { |past| evidence_of(past).troubled? }
+      def stuck? = evidence.troubled? && row.size >= 3 && row.last(3).all? { |past| evidence_of(past).troubled? }
 
       # @return [Session, nil] the newest other session within a fortnight that had a warning
       def earlier_warning
@@ -79,13 +86,9 @@ module Windlass
         first_enough && session.date - first_enough.date >= RAMP_PATIENCE_DAYS
       end
 
-      # Hold seconds of the seven days to come: those of the seven past, with this protocol at its next dose.
-      def coming_week_s
-        @coming_week_s ||= begin
-          same, others = @past.between(session.date - 6, session.date + 1).sessions.partition { |past| past.protocol == session.protocol }
-          (same.size + 1) * standing.ladder.hold_seconds(next_rung) + others.sum { |past| @past.seen.hold_seconds(past) }
-        end
-      end
+      # Hold seconds of the seven days to come: those of seven past, with this protocol at its next dose. Of the seven that end with
+      # this session and the seven before it the fuller ones.
+      def coming_week_s = @coming_week_s ||= [week_again_s(session.date - 6, session.date + 1, 1), week_again_s(session.date - 7, session.date, 0)].max
 
       # @return [Numeric, nil] mean of the weeks that had sessions; nil before four weeks of history
       def weekly_mean_s
@@ -98,6 +101,15 @@ module Windlass
       end
 
       private
+
+      # A past session of the row among those before it.
+      def at(past) = self.class.new(past, @past, standing, @mornings)
+
+      # @param besides [Integer] sessions of this protocol that are not among those of the past
+      def week_again_s(from, to, besides)
+        same, others = @past.between(from, to).sessions.partition { |past| past.protocol == session.protocol }
+        (same.size + besides) * standing.ladder.hold_seconds(next_rung) + others.sum { |past| @past.seen.hold_seconds(past) }
+      end
 
       def same?(past) = past.id == session.id && past.protocol == session.protocol
 

@@ -9,21 +9,34 @@ module Windlass
       # @param id [String] stable name
       # @param verdict [Symbol] one of {VERDICTS}
       # @param fires_when [String] the condition in words
-      # @yieldparam record [Record]
+      # @param looks_at [Symbol] :session, where what one session shows is enough; :past, where those before it matter
+      # @param spoils [Boolean] a session on which it fires is not clean: it breaks a row of clean ones
+      # @yieldparam shown [Evidence, Record] what it looks at: the evidence of a session, or the record with its past
       # @yieldreturn [String, nil] the reason, or nothing where it does not fire
-      def initialize(id, verdict, fires_when, &check)
+      def initialize(id, verdict, fires_when, looks_at: :session, spoils: verdict != :advance, &check)
         @id = id
         @verdict = verdict
         @fires_when = fires_when
+        @looks_at = looks_at
+        @spoils = spoils
         @check = check
         freeze
       end
 
+      def spoils? = @spoils
+
+      def of_session? = @looks_at == :session
+
+      # @param record [Record]
       # @return [Reason, nil]
       def check(record)
-        text = @check.call(record)
+        text = fires(of_session? ? record.evidence : record)
         text && Reason.new(rule: id, verdict: verdict, text: text)
       end
+
+      # @param shown [Evidence, Record] as {#of_session?} says
+      # @return [String, nil] the reason
+      def fires(shown) = @check.call(shown)
     end
 
     # Strongest first.

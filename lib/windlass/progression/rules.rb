@@ -23,11 +23,17 @@ module Windlass
         RepeatOver,
         RepeatDeeper,
         RepeatUneven,
+        RepeatUnmarked,
         RepeatCount,
         RepeatRamp,
         RepeatTop,
         AdvanceClean
       ].freeze
+
+      # What is clean follows from the rules: those on which a session is not.
+      SPOILING = ALL.select(&:spoils?).freeze
+      # Those of them that one session says by itself, and those that need its past.
+      SPOILING_ALONE, SPOILING_IN_A_ROW = SPOILING.partition(&:of_session?).map(&:freeze)
     end
   end
 end

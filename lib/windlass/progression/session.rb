@@ -11,8 +11,9 @@ module Windlass
     # @param block [Protocols::Blocks::Block, nil] that it belongs to, where there are several
     # @param ribs [Symbol, nil] of a sounded exhale, one of {RIBS}; nil: not noted
     # @param stream [Symbol, nil] of a sounded exhale, one of {STREAMS}; nil: not noted
+    # @param unmarked [Boolean] it ended by the clock where the hand was to say when: held_s is what was planned
     Round = Value.define(
-      :number, :held_s, set: nil, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil, ribs: nil, stream: nil, block: nil
+      :number, :held_s, set: nil, target_s: nil, skipped: false, first_breath: nil, sao2_low: nil, ribs: nil, stream: nil, block: nil, unmarked: false
     ) do
       def held? = !skipped && !held_s.nil? && held_s > 0
 
@@ -28,13 +29,15 @@ module Windlass
 
       private
 
-      def against_target = !target_s.nil? && !held_s.nil? && !skipped && yield(target_s)
+      def against_target = !target_s.nil? && !unmarked && !held_s.nil? && !skipped && yield(target_s)
     end
     RIBS = %i[wide dropped].freeze
+    # Of a whole session: the ribs stayed wide.
+    RIBS_STAYED = %i[always mostly no].freeze
     STREAMS = %i[even flickering].freeze
 
     # One session as the judge sees it. date is the local date of its start; light sessions neither count nor break a row.
-    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light, :ended_at, :washout, :unrated_sets) do
+    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light, :ended_at, :washout, :unrated_sets, :ribs) do
       # @param effort [Numeric, nil] 0-10, category-ratio scale (Borg 1982, from memory)
       # @param symptoms [Array<Symbol>] of {Symptoms}
       # @param protocol [String] of the library, or an {Activity} besides
@@ -42,8 +45,9 @@ module Windlass
       # @param ended_at [Time, nil]
       # @param washout [Float, nil] the strongest that was forecast for it, mmHg
       # @param unrated_sets [Array<Integer>] sets of the day whose effort nobody noted
+      # @param ribs [Symbol, nil] of {RIBS_STAYED}, said of the whole session
       def initialize(id:, date:, protocol:, dose:, rounds:, effort: nil, symptoms: [], rounds_planned: rounds.size,
-        seconds_done: nil, light: false, ended_at: nil, washout: nil, unrated_sets: [])
+        seconds_done: nil, light: false, ended_at: nil, washout: nil, unrated_sets: [], ribs: nil)
         super
       end
 
@@ -59,7 +63,7 @@ module Windlass
         real = sets.reject(&:false_start?)
         real = sets.last(1) if real.empty?
         efforts = real.map(&:effort)
-        real.last.with(rounds: (real.size > 1) ? named(real) : real.last.rounds, effort: efforts.include?(nil) ? nil : efforts.max,
+        real.last.with(rounds: (real.size > 1) ? named(real) : real.last.rounds, effort: efforts.compact.max,
           unrated_sets: (real.size > 1) ? (1..real.size).select { |number| efforts[number - 1].nil? } : [],
           symptoms: real.flat_map(&:symptoms).uniq, light: real.any?(&:light), rounds_planned: rounds_planned,
           washout: real.filter_map(&:washout).max, seconds_done: (real.sum { |set| set.seconds_done.to_f } if real.any?(&:seconds_done)))
@@ -82,6 +86,9 @@ module Windlass
 
       # @return [Boolean] it counts: in a row, as one of a day's
       def counts? = begun? && !false_start?
+
+      # @return [Boolean] the first breath after each hold is known, and was smooth
+      def calm? = rounds.select(&:held?).then { |held| held.any? && held.all? { |round| round.first_breath == :smooth } }
 
       # @return [Boolean] it ran, whether anything was held or not: walls go by this
       def ran? = rounds.any?(&:held?) || seconds_done.nil? || seconds_done > 0

@@ -58,43 +58,61 @@ module Windlass
       # @return [Array<Symbol>] of the screening table, that today's dose falls under
       def columns = dose ? activity.columns(dose) : [activity.column].compact
 
-      def over_breathing?
-        activity.over_breathing? || (!forecast_washout.nil? && forecast_washout >= Physiology::OVER_BREATHED_MMHG)
+      # Today's session washes carbon dioxide out.
+      def washing_out? = activity.over_breathing? || (!forecast_washout.nil? && forecast_washout >= Physiology::OVER_BREATHED_MMHG)
+
+      def over_breathing? = washing_out? && !activity.spares?(dose)
+
+      # @return [String] which of the two it is
+      def washing_out_words = activity.over_breathing? ? "Over-breathing" : "#{activity.name} washes out #{Words.number(forecast_washout)} mmHg of carbon dioxide, and"
+
+      # @return [Numeric] hours since a session ended. An hour that is not known is the latest of its day, and today's then the first of
+      #   today: days are compared by their dates, in whatever zone a moment is written.
+      def hours_since(past)
+        return (date - past.date).to_i * 24 unless now
+
+        past.ended_at ? (now - past.ended_at) / 3600.0 : ((date - past.date).to_i - 1) * 24
       end
 
-      # @return [Numeric] hours since a session ended. An hour that is not known is the latest of its day.
-      def hours_since(past) = now ? (now - instant(past)) / 3600.0 : (date - past.date).to_i * 24
+      # A short set after strength work may come again, with one of its own kind alone, while the newest of them ended calm.
+      # @param past [Session, Outline]
+      # @return [Boolean] it keeps today's session neither waiting nor away
+      def after_work?(past)
+        return false unless past.protocol == activity.id && [dose, past.dose].all? { |one| activity.daily?(one, measures) }
+
+        newest { |one| one.counts? && one.protocol == activity.id }.calm?
+      end
 
       # @return [Session, nil] the newest for which the block holds
-      def newest(&block) = history.select(&block).max_by.with_index { |past, index| [now ? instant(past).to_f : 0, index] }
+      def newest(&block) = history.reverse_each.find(&block)
 
       def on(day) = history.select { |past| past.date == day }
 
-      # @return [Boolean] it was on this day, by its own date or by the place's
-      def today?(past) = last_day(past) >= date
+      # @return [Boolean] it is dated today, or tomorrow and is over all the same
+      def today?(past) = past.date >= date
 
       # @param not_same_day [Boolean] nor on the day itself
-      # @return [String] when so many hours after a session are over: `on 4 March 2026 at 17:30`
-      def lifted(past, hours, not_same_day: false)
-        return "on #{Words.date(past.date + [(hours / 24.0).ceil, 1].max)}" unless now
-
-        over = instant(past) + hours * 3600
-        over = [over, midnight(last_day(past) + 1)].max if not_same_day
-        Words.moment(in_place(over))
+      # @yieldparam past [Session, Outline]
+      # @yieldreturn [Boolean] it keeps today's session away
+      # @return [Array(Session, Hash), nil] of all those the one that does so longest, and when so many hours after it are over
+      def keeps_away(hours, not_same_day: false, &block)
+        history.select(&block).map { |past| [past, lifted(past, hours, not_same_day)] }.max_by.with_index { |(_, lift), index| [lift.fetch(:opens), index] }
       end
 
       private
 
-      # The later of the day that it is dated and the day on which it ended here.
-      def last_day(past) = [past.date, (in_place(past.ended_at).to_date if now && past.ended_at)].compact.max
+      # @return [Hash] `Not before 4 March 2026 at 17:30.`
+      def lifted(past, hours, not_same_day)
+        over = in_place(past.ended_at + hours * 3600) if now && past.ended_at
+        return Readiness.not_before(over) if over && !(not_same_day && over.to_date <= past.date)
 
-      def instant(past) = past.ended_at || midnight(past.date + 1)
-
-      def midnight(day) = if now.zone
-                            in_place(Time.new(day.year, day.month, day.day, 0, 0, 0, now.utc? ? "UTC" : nil))
-                          else
-                            Time.new(day.year, day.month, day.day, 0, 0, 0, now.utc_offset)
-                          end
+        days = if over
+          1
+        else
+          [(hours / 24.0).ceil, 1].max + (now ? 1 : 0)
+        end
+        Readiness.not_before(past.date + days, now ? now.utc_offset : 0)
+      end
 
       # A moment of the machine's own zone keeps its summer time.
       def in_place(time)

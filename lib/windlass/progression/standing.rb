@@ -14,7 +14,7 @@ module Windlass
         standing = if ladder.offered_at_all? && rung
           at(ladder, rung)
         elsif dose
-          from_below(protocol, measures, bounds, ladder, reduced ? protocol.doubled(dose) : dose)
+          from_below(protocol, measures, bounds, ladder, reduced ? [protocol.doubled(dose), dose] : [dose])
         end
         (reduced && standing) ? standing.halved : standing
       end
@@ -31,9 +31,10 @@ module Windlass
       def self.at(ladder, rung) = new(ladder: ladder, rung: rung, dose: ladder.rungs[rung], reduced: false)
 
       # The dose they had is easier than the new start, or than a coach allows of it: it becomes the lowest rung, unless it
-      # passes a limit.
-      def self.from_below(protocol, measures, bounds, ladder, dose)
-        found = [Ladder.new(protocol, measures, **bounds, from: dose), ladder].find(&:offered_at_all?)
+      # passes a limit. Of a reduced one it is what it is the half of, where that may be.
+      # @param doses [Array<Hash>] in the order in which they are tried
+      def self.from_below(protocol, measures, bounds, ladder, doses)
+        found = doses.lazy.map { |dose| Ladder.new(protocol, measures, **bounds, from: dose) }.find(&:offered_at_all?) || (ladder if ladder.offered_at_all?)
         found && at(found, 0)
       end
       private_class_method :from_below, :rung_of

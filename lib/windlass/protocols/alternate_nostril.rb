@@ -46,6 +46,15 @@ module Windlass
         end
       end
 
+      # What is true of a field in which nothing is chosen.
+      # @return [String, nil] `holding full and empty`
+      def unset_words(parameter, dose)
+        return if dose[:stage].nil?
+        return parameter.in_words(counts(dose)) if parameter.key == :counts
+
+        parameter.in_words(chosen(dose).chosen(parameter.key)) if Nostril::USUAL.key?(parameter.key)
+      end
+
       def holds_in?(dose) = !dose.to_h[:stage].nil? && chosen(dose).retention?
 
       # Retention is another column than breathing, and locks yet another.
@@ -105,8 +114,8 @@ module Windlass
       def begin_with(line, dose)
         setting(dose, :opening).times { line.breathe(Parts::BREATH_S, breaths: 1, cue: "An opening breath, both sides open") }
         last = sides(dose).last.last
-        first_out = {"one" => [last], "both" => [(last == :left) ? :right : :left, last], "none" => []}.fetch(setting(dose, :empty_first))
-        first_out.each { |side| line.exhale(seconds_of(dose, COUNTS[2]), to: :passive, beats: COUNTS[2], route: side, cue: cue("Out", side)) }
+        side = {"one" => last, "both" => :both}[setting(dose, :empty_first)] or return
+        line.exhale(seconds_of(dose, COUNTS[2]), to: :passive, beats: COUNTS[2], route: side, cue: (side == :both) ? "Out, both sides open" : cue("Out", side))
       end
 
       def cycle(line, dose, number)

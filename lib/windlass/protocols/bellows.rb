@@ -50,7 +50,7 @@ module Windlass
       def round(line, dose, number)
         line.within(phase: :work, route: :nose) do
           GEARS.zip(gears_s(dose)) { |(words, faster), seconds| gear(line, dose, seconds, setting(dose, :pace_s).to_r / faster, words) if seconds > 0 }
-          line.inhale(FILL_S, to: :full, cue: "One full breath in")
+          line.inhale(FILL_S, to: :full, cue: "One full breath in by the nose")
           line.hold((number == dose[:rounds] && dose[:last_hold_s]) || dose[:hold_s], cue: "Hold, full and still")
         end
         line.within(phase: :rest) do
@@ -73,7 +73,7 @@ module Windlass
       end
 
       def strokes(half_s, cue_in, cue_out)
-        [->(line) { line.inhale(half_s, to: :easy, cue: "In, #{cue_in}") }, ->(line) { line.exhale(half_s, to: :passive, cue: "Out, #{cue_out}") }]
+        [->(line) { line.inhale(half_s, to: :easy, cue: "In by the nose, #{cue_in}") }, ->(line) { line.exhale(half_s, to: :passive, cue: "Out by the nose, #{cue_out}") }]
       end
     end
   end

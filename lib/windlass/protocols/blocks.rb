@@ -123,11 +123,13 @@ module Windlass
 
       def washout_limit(segment) = segment.block && runs[segment.block - 1]&.protocol&.washout_limit(segment)
 
+      def drill? = families.all?(&:drill?)
+
       def waits_for_urge?(dose) = bound(dose).blocks.any? { |one| one.protocol.waits_for_urge?(one.dose) }
 
       def cut_words(typed, fitted) = bound(typed).blocks.zip(bound(fitted).blocks).filter_map { |one, other| one.protocol.cut_words(one.dose, other.dose) }.first
 
-      def warnings(dose) = bound(dose).blocks.flat_map { |one| one.protocol.warnings(one.dose).map { |_, level, text| [:blocks, level, "#{one.in_words.capitalize}: #{text}"] } }
+      def warnings(dose, measures = nil) = bound(dose).blocks.flat_map { |one| one.protocol.warnings(one.dose, measures).map { |_, level, text| [:blocks, level, "#{one.in_words.capitalize}: #{text}"] } }
 
       # What ends by hand in one block leans on all that came before it.
       def bounded(compiled, dose, body)
@@ -159,8 +161,6 @@ module Windlass
 
       # What is owed, and in which block.
       def rounds(dose) = bound(dose).runs.sum { |run| run.protocol.rounds(run.dose) / run.protocol.sets(run.dose) }
-
-      def own_words(dose) = bound(dose).blocks.flat_map { |one| one.protocol.own_words(one.dose) }
 
       def notes(dose) = bound(dose).blocks.flat_map { |one| one.protocol.notes(one.dose).map { |note| "#{one.in_words.capitalize}: #{note}" } }
 

@@ -120,10 +120,8 @@ module Windlass
       def deep_breath(line, dose, number)
         last = number == dose[:breaths]
         line.inhale(setting(dose, :in_s), to: :big, breath: number, cue: "In, fully: #{number} of #{dose[:breaths]}")
-        breathe_out(line, setting(dose, :out_s), setting(dose, last ? :last_out : :out_to), breath: number, cue: last ? last_out(dose) : "Out, let it fall")
+        breathe_out(line, setting(dose, :out_s), setting(dose, last ? :last_out : :out_to), breath: number, cue: last ? "Out, the last" : "Out", passive: (last && !full?(dose)) ? "and stay" : "let it fall")
       end
-
-      def last_out(dose) = full?(dose) ? "Out, the last" : "Out#{", all of it" if setting(dose, :last_out) == "complete"}, and stay"
 
       def retention(line, dose)
         lungs = full?(dose) ? "full" : "empty"

@@ -6,7 +6,8 @@ module Windlass
     class FullBreath < Protocol
       OUT_S = 4
       # Levels at which the stages end, and what is said in each.
-      STAGES = [[:easy, "In, a thin slow stream: the belly"], [:big, "Then the ribs and the chest"], [:full, "Last, under the collarbones"]].freeze
+      STAGES = [[:easy, "In by the mouth, a thin slow stream: the belly"], [:big, "By the mouth, a thin stream: the ribs and the chest"],
+        [:full, "By the mouth, the last: under the collarbones"]].freeze
       STAGES_S = [4, 4, 2].freeze
       # The full breath of an experienced diver lasts a minute at most.
       LONGEST_STAGE_S = 20
@@ -61,7 +62,7 @@ module Windlass
 
       def lead_in(line, dose)
         line.inhale(setting(dose, :lead_in_s), to: setting(dose, :lead_size).to_sym, route: :nose, cue: "In by the nose, #{LEADS.fetch(setting(dose, :lead_size))}")
-        breathe_out(line, setting(dose, :lead_out_s), setting(dose, :lead_out), route: :mouth, cue: "Out by the mouth, not forced")
+        breathe_out(line, setting(dose, :lead_out_s), setting(dose, :lead_out), route: :mouth, cue: "Out by the mouth", passive: "not forced")
       end
 
       def stage_cue(dose, level, cue)

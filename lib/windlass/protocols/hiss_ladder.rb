@@ -14,7 +14,7 @@ module Windlass
 
       about id: "hiss-ladder", name: "Hiss ladder", goal: :voice, column: :voice, places: %i[room chair], disciplines: VOICES,
         halves: :top_beats, paced: true,
-        first_breath: :never, judged: :sounds, trains: "A quiet, steady stream of air while the ribs stay wide.",
+        first_breath: :never, judged: :sounds, ribs_asked: true, trains: "A quiet, steady stream of air while the ribs stay wide.",
         cautions: ["Keep the ribs wide; stop when they drop. If dizzy, rest and breathe gently."]
 
       parameter :top_beats, "top rung", :beats, FIRST_RUNG..LONGEST, step: RUNG, shapes: :breathing

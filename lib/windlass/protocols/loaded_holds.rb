@@ -32,6 +32,18 @@ module Windlass
         (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
       end
 
+      # What may come with every workout: short holds, and breaths enough after them. Common practice, no source.
+      DAILY_HOLD_S = 20
+      DAILY_SHARE = 3/10r
+      DAILY_BREATHS = 3
+
+      def daily?(dose, measures)
+        best_s = measures&.maximal_hold_s
+        return false if best_s.nil? || dose.to_h.values_at(:hold_s, :breaths).any?(&:nil?)
+
+        longest_hold_s(dose) <= [DAILY_HOLD_S, best_s * DAILY_SHARE].min && dose[:breaths] >= DAILY_BREATHS
+      end
+
       # @return [String] `4 rounds: 10 press-ups, hold 10 s, 5 breaths`
       def pattern_in_words(dose)
         "#{Words.count(dose[:rounds], "round")}: #{Words.count(dose[:repetitions], "press-up")}, hold #{Words.hold(dose[:hold_s])}, " \

@@ -10,7 +10,10 @@ module Windlass
       # When the time that is left is called, seconds before the end.
       CALLS = {120 => "Two more minutes", 60 => "Last minute"}.freeze
       LAST_ROUND = "Last round"
-      BREATHS = {"led" => "led by the clock", "own" => "at their own pace"}.freeze
+      BREATHS = {"led" => "led by the clock", "own" => "at their own pace", "time" => "at their own pace, only the time is called"}.freeze
+      # A breath at one's own pace that no hand ends lasts so many times as long as planned, at most.
+      LONGEST_BREATH = 3
+      OWN_PACE = "At your own pace"
 
       about id: "own-pace", name: "Own-pace suspension", goal: :baseline, column: :retention, places: %i[chair mat], halves: :minutes,
         by_minutes: true, paced: true,
@@ -44,10 +47,14 @@ module Windlass
         [*timed, [last_round_s, LAST_ROUND]].map { |at_s, words| [(at_s * 1000).round, words] }
       end
 
-      # Every suspension ends while the oxygen is well above the floor, even if each of them is as long.
+      # Every suspension ends while the oxygen is well above the floor, even if each of them is as long; and no breath goes on for ever.
       def bounded(compiled, dose, body)
         longest_s = (SHARE * Physiology::LongestSuspension.seconds(body) { |seconds| suspending(dose, seconds, body) }).floor
-        compiled.with_segments(compiled.segments.map { |one| one.hold? ? one.with(at_most_ms: [longest_s, SUSPEND_S].max * 1000) : one })
+        compiled.with_segments(compiled.segments.map do |one|
+          next one.with(at_most_ms: [[longest_s, SUSPEND_S].max * 1000, one.ms].max) if one.hold?
+
+          (one.until == :comfort) ? one.with(at_most_ms: one.ms * LONGEST_BREATH) : one
+        end)
       end
       # Of what the model allows.
       SHARE = 9/10r
@@ -85,10 +92,12 @@ module Windlass
 
       def cycle(line, dose, share, suspend_s)
         open = (setting(dose, :breaths) == "own") ? :comfort : nil
-        line.inhale(setting(dose, :in_s) * share, to: :easy, until: open, cue: "Breathe in")
-        line.hold(suspend_s * share, until: :comfort, cue: "Suspend, full, while it is easy")
-        line.exhale(setting(dose, :out_s) * share, to: :passive, until: open, cue: "Breathe out, slowly")
-        line.hold(suspend_s * share, until: :comfort, cue: "Suspend, empty, while it is easy")
+        quiet = setting(dose, :breaths) == "time"
+        part = ->(cue) { {cue: quiet ? OWN_PACE : cue, silent: quiet || nil} }
+        line.inhale(setting(dose, :in_s) * share, to: :easy, until: open, **part["Breathe in"])
+        line.hold(suspend_s * share, until: :comfort, **part["Suspend, full, while it is easy"])
+        line.exhale(setting(dose, :out_s) * share, to: :passive, until: open, **part["Breathe out, slowly"])
+        line.hold(suspend_s * share, until: :comfort, **part["Suspend, empty, while it is easy"])
       end
     end
   end

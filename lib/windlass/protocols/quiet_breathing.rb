@@ -8,7 +8,7 @@ module Windlass
       FORMS = {
         "belly" => ["In through the nose, belly first", "Out, slow and easy"],
         "throat" => ["In through the nose, the throat a little narrow", "Out through the nose, a soft sound in the throat"],
-        "three-zone" => ["In: belly, then ribs, then chest", "Out: chest, ribs, belly"]
+        "three-zone" => ["In by the nose: belly, then ribs, then chest", "Out: chest, ribs, belly"]
       }.freeze
 
       about id: "quiet-breathing", name: "Quiet breathing", goal: :calm, column: nil, places: %i[chair mat room], holds: false,
@@ -28,6 +28,9 @@ module Windlass
           SlowBreaths.write(line, dose[:minutes] * 60, dose[:in_s], dose[:out_s], numbered: true, cues: FORMS.fetch(dose[:form] || "belly"))
         end
       end
+
+      # @return [Boolean] the throat is narrowed in it
+      def narrowed?(dose) = dose.to_h[:form] == "throat"
 
       # @return [String] `33 breaths, in 3 s and out 6 s, 5 min`
       def pattern_in_words(dose)

@@ -20,16 +20,18 @@ module Windlass
       # What a count is of the first one, in the trade's own ratios.
       SHARES = [1/4r, 1/2r, 3/4r, 1r, 3/2r, 2r, 3r, 4r].freeze
 
-      # A beat is always whole: half a count is taken as the whole one above it.
+      # A beat is always whole: half a count is taken as the whole one below it, and what is done at all lasts a count.
       # @return [Array<Integer>]
-      def self.whole(pattern) = pattern.map { |count| (count.to_r + 1/2r).floor }
+      def self.whole(pattern) = pattern.map { |count| count.zero? ? 0 : [(count.to_r - 1/2r).ceil, 1].max }
 
-      # @return [Rational] of which trade's ratio these two counts are the nearest whole ones; their own where of none
+      # @return [Rational] of which trade's ratio these two counts are the nearest whole ones, the half first; their own where of none
       def self.share(count, first)
-        SHARES.select { |share| whole([first * share]).first == count }.min_by { |share| (share - Rational(count, first)).abs } || Rational(count, first)
+        own = Rational(count, first)
+        found = SHARES.select { |share| whole([first * share]).first == count }
+        ([own, 1/2r] & found).first || found.min_by { |share| (share - own).abs } || own
       end
 
-      # The first count leads; the rest follow in proportion, each to the nearest whole count, halves up.
+      # The first count leads; the rest follow in proportion, each to the nearest whole count, halves down.
       FIRST_COUNT = {
         read: ->(dose) { whole(dose[:pattern]).first },
         write: ->(dose, first) {

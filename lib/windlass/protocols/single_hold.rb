@@ -8,8 +8,10 @@ module Windlass
       HOOK_BREATHS = 3
       HOOK_S = 3
       OUT_S = 3
-      # Between two strenuous holds on dry land; and never less than twice the hold.
+      # Between two holds on dry land: usually, and wanted from this share of the maximal hold on; and never less.
       USUAL_REST_S = 180
+      LONG_SHARE = 3/5r
+      LEAST_REST_S = 120
       LEADS = {"easy" => "as small as the others", "big" => "medium"}.freeze
 
       about id: "single-hold", name: "Breathe-up and single hold", goal: :one_hold, column: :tables, places: %i[chair mat],
@@ -45,13 +47,15 @@ module Windlass
         line.within(phase: :rest) { hook(line, Table::WATCH_S) }
       end
 
-      # The stopwatch runs from the end of a hold to the start of the next one.
-      def warnings(dose)
-        (2..dose[:holds]).flat_map do |round|
-          asked_s, rest_s = asked_rest_s(dose, round), rest_s(dose, round)
-          [([:rest_s, :care, "#{Words.clock(asked_s)} before hold #{round} is raised to #{Words.clock(rest_s)}: at least twice the hold."] if asked_s < rest_s && asked_s != USUAL_REST_S),
-            ([:rest_s, :care, "Under #{Words.clock(USUAL_REST_S)} of recovery before hold #{round}: strenuous holds want that much on dry land."] if rest_s < USUAL_REST_S)].compact
-        end
+      # The stopwatch runs from the end of a hold to the start of the next one. What is typed and is too little is said once.
+      # @param measures [Measures::Values, nil]
+      def warnings(dose, measures = nil)
+        typed = (2..dose[:holds]).filter_map { |round| [typed_rest_s(dose, round), least_rest_s(dose, round), wanted_rest_s(dose, round, measures)] if typed_rest_s(dose, round) }
+        short = typed.find { |typed_s, least_s, _| typed_s < least_s }
+        return [[:rest_s, :care, "#{Words.clock(short[0])} of recovery is raised to #{Words.clock(short[1])}: at least twice the hold before it, and #{Words.clock(LEAST_REST_S)}."]] if short
+
+        tight = typed.find { |typed_s, _, wanted_s| typed_s < wanted_s }
+        tight ? [[:rest_s, :care, "#{Words.clock(tight[0])} of recovery: from #{(LONG_SHARE * 100).to_i} % of the maximal hold on, #{Words.clock(USUAL_REST_S)} is wanted."]] : []
       end
 
       # However long the breathe-up, and however many lead-in breaths: more than this before a hold is over-breathing.
@@ -77,10 +81,21 @@ module Windlass
         {in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: hold_s, holds: 1}
       end
 
-      # Before which hold: three minutes, or what the coach says; never less than twice the hold before it.
-      def rest_s(dose, round) = [asked_rest_s(dose, round), 2 * held_s(dose, round - 1)].max
+      # Before which hold: what the coach says, or three minutes; never less than twice the hold before it, and two minutes.
+      def rest_s(dose, round) = [typed_rest_s(dose, round) || USUAL_REST_S, least_rest_s(dose, round)].max
 
-      def asked_rest_s(dose, round) = changed(dose, round)[:rest_s] || dose[:rest_s] || USUAL_REST_S
+      def typed_rest_s(dose, round) = changed(dose, round)[:rest_s] || dose[:rest_s]
+
+      def least_rest_s(dose, round) = [2 * held_s(dose, round - 1), LEAST_REST_S].max
+
+      # More after a hold that is long for this athlete.
+      def wanted_rest_s(dose, round, measures)
+        best_s = measures&.maximal_hold_s
+        (best_s && held_s(dose, round - 1) >= best_s * LONG_SHARE) ? USUAL_REST_S : 0
+      end
+
+      # The recovery is told as it will be.
+      def details_in_words(dose) = super(dose.key?(:rest_s) ? dose.merge(rest_s: rest_s(dose, 2)) : dose)
 
       def held_s(dose, round) = changed(dose, round)[:hold_s] || dose[:hold_s]
 
@@ -114,7 +129,7 @@ module Windlass
       # Whole breaths that fill the breathe-up, then the lead-in breaths, out to passive, and one full breath.
       def prepare(line, dose, breathe_up_s)
         line.within(phase: :settle) do
-          SlowBreaths.write(line, breathe_up_s, dose[:in_s], dose[:out_s], cues: ["In, belly first, the chest still", "Out, twice as long"]) if breathe_up_s > 0
+          SlowBreaths.write(line, breathe_up_s, dose[:in_s], dose[:out_s], cues: ["In by the nose, belly first, the chest still", "Out, twice as long"]) if breathe_up_s > 0
           setting(dose, :leads).times { lead_in(line, dose) }
           line.inhale(setting(dose, :fill_s), to: :full, cue: "One full breath in")
         end

@@ -30,13 +30,13 @@ module Windlass
       lever :sets, step: 1, limit: 3
       lever :minutes, step: 1, limit: 8
       lever :hold_s, step: 1, limit: ->(measures) { longest_hold_s(measures) },
-        limit_words: "60 % of the control pause, at most 10 s"
+        limit_words: "60 % of the control pause, at most 10 s; half of one of 10 s or less"
 
       class << self
-        # Toward six tenths of the control pause, never past it, and never below the start.
+        # Toward six tenths of the control pause, never past it, and never below the start; of a short one half is the limit, too.
         def longest_hold_s(measures)
           start = starting_hold_s(measures)
-          return start if start.nil? || measures.control_pause_paused
+          return start if start.nil? || measures.control_pause_paused || measures.control_pause_s <= SHORT_PAUSE_S
 
           (measures.control_pause_s * 3/5r).floor.clamp(start, LONGEST_HOLD_S)
         end
@@ -89,11 +89,11 @@ module Windlass
 
       def round(line, dose, hold_ms, rest_ms)
         line.within(phase: :work) do
-          line.inhale(setting(dose, :in_s), to: :easy, route: :nose, cue: "A normal breath in")
-          line.exhale(setting(dose, :out_s), to: :passive, route: :nose, cue: "A normal breath out, and pinch")
+          line.inhale(setting(dose, :in_s), to: :easy, route: :nose, cue: "A normal breath in by the nose")
+          line.exhale(setting(dose, :out_s), to: :passive, route: :nose, cue: "A normal breath out by the nose, and pinch")
           line.hold(Rational(hold_ms, 1000), cue: "Hold")
         end
-        line.breathe(Rational(rest_ms, 1000), phase: :rest, route: :nose, breaths: dose[:rest_breaths], cue: "Breathe, as calm as before")
+        line.breathe(Rational(rest_ms, 1000), phase: :rest, route: :nose, breaths: dose[:rest_breaths], cue: "Breathe by the nose, as calm as before")
       end
     end
   end

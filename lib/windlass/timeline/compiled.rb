@@ -64,6 +64,15 @@ module Windlass
       # At one's own pace: all holds end at comfort, and the whole ends at its time, on a breath.
       def own_pace? = segments.none?(&:block) && holds.any? && holds.all? { |place| place.segment.until == :comfort }
 
+      # Where breathing goes at one's own pace, alone or as a block: parts from the first to the last, and how long it is to take.
+      Pace = Value.define(:first, :last, :ms)
+
+      # @return [Array<Pace>]
+      def paces
+        runs = placed.each_index.reject { |index| segments[index].phase == :settle }.chunk_while { |one, other| other == one + 1 && segments[one].block == segments[other].block }
+        runs.select { |run| at_comfort?(run) }.map { |run| Pace.new(first: run.first, last: run.last, ms: run.sum { |index| segments[index].ms }) }
+      end
+
       # @param place [Placed] a hold
       # @return [Symbol] :full after a breath in, :empty after a breath out
       def lungs_at(place)
@@ -74,6 +83,11 @@ module Windlass
       def hold_ms = holds.sum { |place| place.segment.ms }
 
       private
+
+      def at_comfort?(run)
+        holds = run.select { |index| segments[index].hold? }
+        holds.any? && holds.all? { |index| segments[index].until == :comfort }
+      end
 
       def sounded?(place) = place.segment.kind == :exhale && place.segment.sound && place.segment.phase == :work
 

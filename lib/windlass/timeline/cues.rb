@@ -28,6 +28,8 @@ module Windlass
       def self.part(place, following)
         segment = place.segment
         last = place.start_ms + segment.ms
+        return (following&.silent ? [] : [cue(last, following&.kind || :end)]) if segment.silent
+
         before = segment.beats ? [] : counted_ms(segment, following)
         [*within(segment, place.start_ms), *before.map { |ms| cue(last - ms, :tick) }, cue(last, following&.kind || :end)]
       end

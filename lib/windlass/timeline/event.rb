@@ -13,6 +13,8 @@ module Windlass
 
     FIRST_BREATHS = %i[smooth deeper gasp].freeze
     SOUND_KINDS = %i[sound_start sound_end].freeze
+    # Of a hold_end: the clock ended what a hand was to end.
+    UNMARKED = :unmarked
     # hold_now: a retention was begun after so many breaths, fewer than planned.
     # quiet: from here on quiet breathing, whatever the plan says.
     # shorten: from here on holds are shorter. restore: one breath more in a rest. beat: the pace by heartbeat from the next round on.

@@ -5,7 +5,7 @@ module Windlass
     # Plays events back into what was done: the same events in any order, or twice, give the same rounds.
     module Replay
       # One part as it was done; moments are milliseconds from its start. hold: its number on the timeline; nil of an exhale.
-      Done = Value.define(:number, :hold, :target_ms, :held_ms, :skipped, :first_urge_ms, :contraction_ms, :first_breath, :sao2_low)
+      Done = Value.define(:number, :hold, :target_ms, :held_ms, :skipped, :first_urge_ms, :contraction_ms, :first_breath, :sao2_low, :unmarked)
 
       # @param compiled [Compiled] the plan
       # @param events [Enumerable<Event>]
@@ -34,7 +34,10 @@ module Windlass
       def self.done(place, number, events, readings)
         start = at(events, :hold_start, :sound_start)
         finish = at(events, :hold_end, :sound_end)
-        Done.new(number: number, hold: (place.number if place.is_a?(Compiled::Placed)), target_ms: target_ms(place), held_ms: start && finish && length(start, finish), skipped: start.nil?,
+        # What nobody marked was as long as planned, for all that anybody knows.
+        unmarked = events.reverse.find { |event| event.kind == :hold_end }&.value == UNMARKED
+        held_ms = unmarked ? place.ms : start && finish && length(start, finish)
+        Done.new(number: number, hold: (place.number if place.is_a?(Compiled::Placed)), target_ms: target_ms(place), held_ms: held_ms, unmarked: unmarked, skipped: start.nil?,
           first_urge_ms: since(start, at(events, :first_urge)), contraction_ms: since(start, at(events, :contraction)),
           first_breath: events.reverse.find { |event| event.kind == :first_breath }&.value,
           sao2_low: start && finish && low(readings, start, finish))

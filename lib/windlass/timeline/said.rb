@@ -2,7 +2,7 @@
 
 module Windlass
   module Timeline
-    # The coach's own words for parts of a session: they stand in place of the usual cue while that part runs.
+    # The coach's own words for parts of a session: a second line beside the cue while that part runs, never in its place.
     module Said
       # Which segments a part is. What a breath does in a rest belongs to the rest.
       PARTS = {
@@ -39,7 +39,7 @@ module Windlass
 
       def self.worded(segment, said)
         part = PARTS.find { |key, (_, fits)| said.key?(key) && fits.call(segment) }&.first
-        part ? segment.with(cue: said[part]) : segment
+        part ? segment.with(own: said[part]) : segment
       end
       private_class_method :worded
     end

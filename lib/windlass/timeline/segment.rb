@@ -20,11 +20,13 @@ module Windlass
     # @param tone_hz [Float, nil] reference tone for what is sung
     # @param breath [Integer, nil] which of the deep breaths before a retention it belongs to
     # @param caps_s [Array<Integer>, nil] of a retention: its cap after one breath, after two, and so on
+    # @param own [String, nil] the coach's own words: a second line, after the cue
+    # @param silent [Boolean, nil] nothing is said or sounded of it but what is called
     # @param block [Integer, nil] number of the block it belongs to, where the session has several
     Segment = Value.define(
       :kind, :ms, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil, route: nil, narrowed: nil,
       locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil, at_most_ms: nil, calls: nil, block: nil, left: nil,
-      tone_hz: nil, breath: nil, caps_s: nil
+      tone_hz: nil, breath: nil, caps_s: nil, own: nil, silent: nil
     ) do
       def seconds = Rational(ms, 1000)
 
@@ -44,10 +46,11 @@ module Windlass
       # Its length is only expected: it ends by hand, or with the last of what is counted.
       def open? = ends != :clock
 
-      # How it ends while it runs: by the clock; by hand, at a cap at the latest; by hand alone; with the last counted breath.
-      # @return [Symbol] :clock, :cap, :hand or :count
+      # How it ends while it runs: by the clock; by hand, at a cap at the latest; at comfort, by hand, or as planned where no hand marks
+      # anything; by hand alone; with the last counted breath.
+      # @return [Symbol] :clock, :cap, :comfort, :hand or :count
       def ends
-        return :cap if self.until == :cap
+        return self.until if %i[cap comfort].include?(self.until)
         return :hand if self.until || repetitions
 
         breaths ? :count : :clock

@@ -24,7 +24,7 @@ module Windlass
       # @param segment [Segment]
       # @return [Array<String>] names of words, in order
       def self.of(segment)
-        return [] if segment.ms < SHORTEST_MS
+        return [] if segment.silent || segment.ms < SHORTEST_MS
 
         case segment.kind
         when :hold then ["hold"]

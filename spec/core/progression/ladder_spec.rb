@@ -21,10 +21,10 @@ RSpec.describe Windlass::Progression::Ladder do
     end
   end
 
-  it "never holds past 60 % of the control pause, nor past 10 s" do
+  it "never holds past 60 % of the control pause, nor past 10 s; past half of one of 10 s or less" do
     tops = [6, 10, 12, 16.6, 17, 40].to_h { |pause| [pause, rungs(pause).last.first] }
 
-    expect(tops).to eq({6 => 3, 10 => 6, 12 => 7, 16.6 => 9, 17 => 10, 40 => 10})
+    expect(tops).to eq({6 => 3, 10 => 5, 12 => 7, 16.6 => 9, 17 => 10, 40 => 10})
   end
 
   it "keeps to a coach's tighter limit and ignores a looser one" do
@@ -54,7 +54,7 @@ RSpec.describe Windlass::Progression::Ladder do
       [[10, 10, 5, 4], [10, 15, 5, 4], [10, 15, 4, 4], [10, 15, 4, 5], [12, 15, 4, 5], [12, 20, 4, 5], [12, 20, 3, 5], [12, 20, 3, 6],
         [14, 20, 3, 6], [14, 20, 3, 7], [16, 20, 3, 7], [16, 20, 3, 8]],
     # By hand from the table: counts 4, 5, 6 in proportion; tenths of a second stay tenths.
-    ["ratio", {}, %i[pattern rounds]] => [[[4, 2, 4, 2], 6], [[4, 2, 4, 2], 7], [[5, 3, 5, 3], 7], [[5, 3, 5, 3], 8], [[6, 3, 6, 3], 8],
+    ["ratio", {}, %i[pattern rounds]] => [[[4, 2, 4, 2], 6], [[4, 2, 4, 2], 7], [[5, 2, 5, 2], 7], [[5, 2, 5, 2], 8], [[6, 3, 6, 3], 8],
       [[6, 3, 6, 3], 9], [[6, 3, 6, 3], 10], [[6, 3, 6, 3], 11], [[6, 3, 6, 3], 12]],
     ["ratio-deep", {}, %i[rounds count_s]] => [[5, 0.8], [6, 0.8], [6, 0.9], [7, 0.9], [7, 1], [8, 1], [8, 1.1], [9, 1.1], [9, 1.2]]
   }

@@ -22,7 +22,7 @@ RSpec.describe Windlass::Progression::Judge do
       core::Round.new(number: part.number, target_s: target_s, held_s: part.ms/1000r, first_breath: asked.include?(part.number) ? :smooth : nil).with(**rounds.fetch(part.number, {}))
     end
     core::Session.new(id: "#{id} #{on}", date: on, protocol: id, dose: dose, rounds: done, rounds_planned: family.rounds(dose) / family.sets(dose), effort: 4,
-      seconds_done: seconds || family.seconds(dose), **changes)
+      seconds_done: seconds || family.seconds(dose), ribs: :always, **changes)
   end
 
   define_method(:at) { |id, rung| core::Standing.of(Windlass::Protocols.find(id), values).at(rung) }

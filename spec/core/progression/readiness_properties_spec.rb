@@ -58,11 +58,11 @@ RSpec.describe Windlass::Progression::Readiness do
   end
 
   it "is never made milder by a stop, a rest, an answer that bars, or the want of a screening" do
-    worse = [{stopped: "A stop is open."}, {resting_until: today + 3}, {answers: %i[unwell]}, {watcher: nil},
+    worse = [{stopped: "A stop is open."}, {resting_until: today + 3}, {watcher: nil},
       {screen: Windlass::Screening::Screen.new(answered_on: nil, age: 30)}]
     each_day do |situation, ready|
       before = core::Readiness::STATES.index(ready.state)
-      after = worse.map { |change| core::Readiness::STATES.index(described_class.of(situation.with(**change)).state) }
+      after = [*worse, {answers: situation.answers | %i[unwell]}, {answers: situation.answers | %i[wheezy]}].map { |change| core::Readiness::STATES.index(described_class.of(situation.with(**change)).state) }
       expect(after).to all(be <= before)
     end
   end

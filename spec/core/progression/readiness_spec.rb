@@ -86,7 +86,7 @@ RSpec.describe Windlass::Progression::Readiness do
     ready = described_class.of(situation("o2-table", watcher: nil, history: [past("single-hold", 1)], mornings: mornings(10)))
 
     expect([ready.state, ready.reasons.map(&:rule)]).to eq [:block, %w[block.buddy wait.strenuous light.control_pause]]
-    expect(ready.reasons.map(&:lifts)).to eq ["Until somebody is named.", "Ready on 17 March 2026.", "Until a morning score is as usual again."]
+    expect(ready.reasons.map(&:lifts)).to eq ["Until somebody is named.", "Not before 17 March 2026.", "Until a morning score is as usual again."]
   end
 
   it "keeps over-breathing and water apart by the hour, and by the day" do
@@ -95,7 +95,7 @@ RSpec.describe Windlass::Progression::Readiness do
 
     expect([water[ended + 12 * 3600 - 1].state, water[ended + 12 * 3600].state]).to eq %i[block yes]
     expect(described_class.of(situation("water", now: ended, date: today - 1, history: [past("bellows", 1, ended_at: ended - 15 * 3600)])).state).to eq :block
-    expect(described_class.of(situation("water", history: [past("full-breath", 0, washout: 3.0)])).reasons.first.lifts).to eq "Open on 17 March 2026."
+    expect(described_class.of(situation("water", history: [past("full-breath", 0, washout: 3.0)])).reasons.first.lifts).to eq "Not before 17 March 2026."
     expect(fired("ratio", answers: %i[water_today], forecast_washout: 3.0)).to eq ["block.water"]
   end
 
@@ -103,7 +103,7 @@ RSpec.describe Windlass::Progression::Readiness do
     ended = Time.new(2026, 3, 14, 18, 30)
     ready = ->(now) { described_class.of(situation("single-hold", now: now, history: [past("o2-table", 2, ended_at: ended)])) }
 
-    expect(ready[ended + 48 * 3600 - 60].reasons.map(&:lifts)).to eq ["Ready on 16 March 2026 at 18:30."]
+    expect(ready[ended + 48 * 3600 - 60].reasons.map(&:lifts)).to eq ["Not before 16 March 2026 at 18:30."]
     expect(ready[ended + 48 * 3600].state).to eq :yes
   end
 
@@ -111,7 +111,7 @@ RSpec.describe Windlass::Progression::Readiness do
   it "takes an hour that is not known for the latest of its day" do
     ready = ->(day, hour) { described_class.of(situation("single-hold", date: day, now: Time.new(day.year, day.month, day.day, hour), history: [past("o2-table", 2)])) }
 
-    expect([ready[today, 23].state, ready[today, 23].reasons.first.lifts, ready[today + 1, 0].state]).to eq [:wait, "Ready on 17 March 2026 at 00:00.", :yes]
+    expect([ready[today, 23].state, ready[today, 23].reasons.first.lifts, ready[today + 1, 0].state]).to eq [:wait, "Not before 17 March 2026.", :yes]
   end
 
   it "minds over-breathing before water whether anything was held or not; what never ran is none" do
@@ -123,7 +123,7 @@ RSpec.describe Windlass::Progression::Readiness do
   it "lets over-breathing be done once a day, by whatever name" do
     expect(fired("bellows", history: [past("deep-rounds", 0)])).to eq ["wait.day"]
     expect(fired("bellows", history: [past("deep-rounds", 1)])).to eq []
-    expect(fired("ratio", forecast_washout: 3.2, history: [past("full-breath", 0, washout: 3.1)])).to eq ["wait.day"]
+    expect(fired("ratio", forecast_washout: 3.2, history: [past("co2-table", 0, washout: 3.1)])).to eq ["wait.day"]
     expect(fired("ratio", forecast_washout: 2.9, history: [past("bellows", 0)])).to eq []
   end
 

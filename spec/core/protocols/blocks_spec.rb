@@ -20,7 +20,7 @@ RSpec.describe Windlass::Protocols::Blocks do
     done = session_of_blocks.judged_parts(session_of_blocks.compile(dose)).map.with_index(1) do |part, number|
       core::Round.new(number: number, target_s: part.ms/1000r, held_s: part.ms/1000r, first_breath: asked.include?(number) ? :smooth : nil).with(**rounds.fetch(number, {}))
     end
-    core::Session.new(id: on.to_s, date: on, protocol: "blocks", dose: dose, rounds: done, effort: 4, seconds_done: session_of_blocks.seconds(dose), **changes)
+    core::Session.new(id: on.to_s, date: on, protocol: "blocks", dose: dose, rounds: done, effort: 4, seconds_done: session_of_blocks.seconds(dose), ribs: :always, **changes)
   end
 
   define_method(:verdict) { |one, history: [], rung: 0| core::Judge.judge(one, history: history, standing: standing(rung)) }

@@ -30,7 +30,7 @@ RSpec.describe Windlass::Protocols::Findings do
   it "gives twice the hold of recovery whatever is typed, and says so" do
     found = findings("single-hold", holds: 2, breaks: [{round: 2, rest_s: 60}])
 
-    expect(found[[:rest_s, :care]]).to start_with "Under 3:00 of recovery before hold 2"
+    expect(found[[:rest_s, :care]]).to start_with "1:00 of recovery is raised to 2:20: at least twice the hold before it"
     expect(findings("single-hold", holds: 2, rest_s: 60)).to have_key([:rest_s, :care])
     expect(findings("single-hold", holds: 2)).not_to have_key([:rest_s, :care])
   end

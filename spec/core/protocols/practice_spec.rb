@@ -144,7 +144,7 @@ RSpec.describe "Sessions of the trade" do
   it "nostril: three cycles before two restoring breaths, both sides emptied first, throat lock kept throughout, root kept in the breath out" do
     line = compiled("alternate-nostril", stage: 0, cycles: 3, rounds: 1, count_s: 1, form: "left-only", retention: "full", throat: "throughout", root: "full and out", restore_after: 3, restoring: 2, empty_first: "both")
 
-    expect(written(line.segments)).to eq ["out 6× passive right", "out 6× passive left", *["in 4× easy left (throat)", "hold 4× (throat root)", "out 6× passive left (throat root)"] * 3, "2 × breathe 1× both"]
+    expect(written(line.segments)).to eq ["out 6× passive both", *["in 4× easy left (throat)", "hold 4× (throat root)", "out 6× passive left (throat root)"] * 3, "2 × breathe 1× both"]
     expect([line.holds.map { |place| place.segment.calls }.uniq, @family.asked_after({stage: 0, cycles: 3, rounds: 1, count_s: 1, retention: "full", restore_after: 3})]).to eq [[nil], Set[6]]
   end
 
@@ -171,7 +171,7 @@ RSpec.describe "Sessions of the trade" do
     line = compiled("own-pace", minutes: 3.5, breaths: "own")
     bounded = @family.bounded(line, {minutes: 3.5, breaths: "own"}, body)
 
-    expect([line.total_ms, line.segments.map(&:ends).uniq]).to eq [210_000, [:hand]]
+    expect([line.total_ms, line.segments.map(&:ends).uniq]).to eq [210_000, [:comfort]]
     expect(@family.calls({minutes: 3.5})).to eq [[90_000, "Two more minutes"], [150_000, "Last minute"], [199_000, "Last round"]]
     expect(bounded.holds.map { |place| place.segment.at_most_ms }.uniq).to match [be_between(5_000, 90_000)]
   end

@@ -19,7 +19,7 @@ module Windlass
       BackLayoff = Rule.new("back.layoff", :yes,
         "more than 10, 21 or 42 days since the last session of this protocol",
         "one rung lower; two; rung 0 of a ladder from 0.8 of the old measure, and a new measure after two clean sessions") do |situation|
-        past = situation.newest { |one| one.counts? && one.protocol == situation.activity.id }
+        past = situation.newest { |one| one.counts? && one.date <= situation.date && one.protocol == situation.activity.id }
         next if past.nil? || situation.standing.nil?
 
         days = (situation.date - past.date).to_i

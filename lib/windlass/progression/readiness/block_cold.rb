@@ -10,8 +10,10 @@ module Windlass
         cold = situation.activity.column == :cold
         next unless cold || situation.holds?
 
-        past = situation.newest { |one| one.ran? && ((one.activity.column == :cold) != cold) && (cold ? one.activity.holds? : true) && situation.hours_since(one) < COLD_HOURS }
-        past && {text: "#{past.activity.name} less than an hour ago: cold and holds are never combined.", lifts: "Open #{situation.lifted(past, COLD_HOURS)}."}
+        past, lift = situation.keeps_away(COLD_HOURS) do |one|
+          one.ran? && ((one.activity.column == :cold) != cold) && (cold ? one.activity.holds? : true) && situation.hours_since(one) < COLD_HOURS
+        end
+        past && {text: "#{past.activity.name} #{(situation.now && past.ended_at.nil?) ? "at an hour that is not known" : "less than an hour ago"}: cold and holds are never combined.", **lift}
       end
     end
   end

@@ -14,7 +14,7 @@ module Windlass
         refused += besides.map { |refusal| [[refusal.text], refusal.lifts] }
         next if refused.empty?
 
-        {text: refused.flat_map(&:first).uniq.join(" "), lifts: refused.map(&:last).uniq.join(" ")}
+        {text: refused.flat_map(&:first).uniq.join(" "), lifts: refused.map(&:last).uniq.join(" "), opens: :never}
       end
     end
   end

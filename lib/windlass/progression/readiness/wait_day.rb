@@ -9,7 +9,7 @@ module Windlass
         def self.on(situation, day)
           activity = situation.activity
           same_day = situation.on(day)
-          done = activity.once_a_day? && same_day.find { |past| past.counts? && past.activity.once_a_day? }
+          done = activity.once_a_day? && same_day.find { |past| past.counts? && past.activity.once_a_day? && !situation.after_work?(past) }
           return "#{done.activity.name} is done today: one such session a day." if done
           return "Over-breathing is done today: once a day at most." if situation.over_breathing? && same_day.any?(&:over_breathed)
 
@@ -31,7 +31,7 @@ module Windlass
         refusal = DoneAlready.on(situation, situation.date)
         if refusal
           open_on = (1..).lazy.map { |days| situation.date + days }.find { |day| DoneAlready.on(situation, day).nil? }
-          {text: refusal, lifts: "Ready on #{Words.date(open_on)}."}
+          {text: refusal, **Readiness.not_before(open_on)}
         end
       end
     end

@@ -4,8 +4,8 @@ module Windlass
   module Progression
     module Rules
       EaseEffort = Rule.new("ease.effort", :ease,
-        "effort 9 or more") do |record|
-        effort = record.evidence.effort
+        "effort 9 or more") do |evidence|
+        effort = evidence.effort
         "Effort #{Words.number(effort)} of 10." if effort && effort >= 9
       end
     end

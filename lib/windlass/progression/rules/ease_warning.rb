@@ -4,8 +4,8 @@ module Windlass
   module Progression
     module Rules
       EaseWarning = Rule.new("ease.warning", :ease,
-        "light-headed, strong tingling, nausea or panic") do |record|
-        symptoms = record.evidence.easing_symptoms
+        "light-headed, strong tingling, nausea or panic") do |evidence|
+        symptoms = evidence.easing_symptoms
         "#{Symptoms.words(symptoms).capitalize}." if symptoms.any?
       end
     end

@@ -4,8 +4,7 @@ module Windlass
   module Progression
     module Rules
       RepeatDeeper = Rule.new("repeat.deeper", :repeat,
-        "more than half of the first breaths deeper") do |record|
-        evidence = record.evidence
+        "more than half of the first breaths deeper") do |evidence|
         "#{evidence.deeper.size} of #{evidence.rounds.count(&:first_breath)} first breaths deeper." if evidence.mostly_deeper?
       end
     end

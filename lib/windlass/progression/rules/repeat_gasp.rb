@@ -4,8 +4,7 @@ module Windlass
   module Progression
     module Rules
       RepeatGasp = Rule.new("repeat.gasp", :repeat,
-        "a gasp, but fewer than would ease") do |record|
-        evidence = record.evidence
+        "a gasp, but fewer than would ease") do |evidence|
         gasps = evidence.gasps
         "#{evidence.with_rounds(gasps, "gasp")}." if gasps.any? && !evidence.many?(gasps)
       end

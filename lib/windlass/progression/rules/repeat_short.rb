@@ -4,8 +4,7 @@ module Windlass
   module Progression
     module Rules
       RepeatShort = Rule.new("repeat.short", :repeat,
-        "a hold or a sounded exhale under 90 % of its target, but fewer than would ease") do |record|
-        evidence = record.evidence
+        "a hold or a sounded exhale under 90 % of its target, but fewer than would ease") do |evidence|
         short = evidence.short
         "#{evidence.with_rounds(short, evidence.part)} under 90 % of the target." if short.any? && !evidence.many?(short)
       end

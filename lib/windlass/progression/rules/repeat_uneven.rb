@@ -4,8 +4,7 @@ module Windlass
   module Progression
     module Rules
       RepeatUneven = Rule.new("repeat.uneven", :repeat,
-        "more than half of the sounded exhales with the ribs dropped or a stream that flickered") do |record|
-        evidence = record.evidence
+        "more than half of the sounded exhales with the ribs dropped or a stream that flickered") do |evidence|
         uneven = evidence.uneven
         "#{evidence.with_rounds(uneven, "exhale")} with the ribs dropped or the stream flickering." if evidence.mostly_uneven?
       end

@@ -4,7 +4,7 @@ module Windlass
   module Progression
     module Rules
       RestWarnings = Rule.new("rest.warnings", :rest,
-        "light-headed, strong tingling or nausea now, and one of them in another session of the 14 days before") do |record|
+        "light-headed, strong tingling or nausea now, and one of them in another session of the 14 days before", looks_at: :past) do |record|
         warnings = record.evidence.warnings
         earlier = record.earlier_warning if warnings.any?
         if earlier

@@ -4,8 +4,8 @@ module Windlass
   module Progression
     module Rules
       StopSymptom = Rule.new("stop.symptom", :stop,
-        "any symptom that stops all hold work") do |record|
-        stops = record.evidence.stops
+        "any symptom that stops all hold work") do |evidence|
+        stops = evidence.stops
         "#{Symptoms.words(stops).capitalize}: no hold work until a clinician has cleared it." if stops.any?
       end
     end

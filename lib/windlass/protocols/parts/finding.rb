@@ -40,11 +40,11 @@ module Windlass
           next if over.empty?
 
           strongest = over.map { |_, hold| hold.co2_washout }.max
-          [one.key_of(:breathing, :rest, :hold), :care, "Over-breathed#{" strongly" if over.any? { |_, hold| hold.strongly_over_breathed? }}: " \
-            "#{Words.number(strongest)} mmHg of carbon dioxide washed out. No water for 12 hours after it."]
+          called = one.protocol.spares?(one.dose) ? "A few full breaths" : "Over-breathed#{" strongly" if over.any? { |_, hold| hold.strongly_over_breathed? }}"
+          [one.key_of(:breathing, :rest, :hold), :care, "#{called}: #{Words.number(strongest)} mmHg of carbon dioxide washed out. No water for 12 hours after it."]
         },
         ->(one) {
-          tight = one.holds { |hold| hold.margin == :tight }
+          tight = one.holds { |hold| hold.margin == :tight && hold.near_margin? }
           [one.key_of(:hold), :care, "#{numbers(tight)}: margin tight, under #{Words.number(Physiology::CLEAR_MARGIN_S)} s."] if tight.any?
         },
         ->(one) {
@@ -68,7 +68,7 @@ module Windlass
       # @param composition [Composition]
       # @return [Array<Finding>]
       def self.of(composition)
-        (LOOKED_FOR.filter_map { |look| look.call(composition) } + composition.protocol.warnings(composition.dose)).map { |key, level, text| Finding.new(key: key, level: level, text: text) }
+        (LOOKED_FOR.filter_map { |look| look.call(composition) } + composition.protocol.warnings(composition.dose, composition.measures)).map { |key, level, text| Finding.new(key: key, level: level, text: text) }
       end
 
       def self.numbers(holds) = "#{(holds.size == 1) ? "Hold" : "Holds"} #{Words.list(holds.map(&:first))}"

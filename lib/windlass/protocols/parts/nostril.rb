@@ -49,7 +49,7 @@ module Windlass
       Choice = Value.define(:dose) do
         def stage = STAGES.fetch(dose[:stage])
 
-        # @return [Boolean] something is chosen besides the stage, which then says nothing more
+        # @return [Boolean] something is chosen besides the stage: that alone is changed, the rest stays as the stage says
         def own? = (USUAL.keys & dose.keys).any? || dose.key?(:counts)
 
         def narrowed?(way) = WAYS.fetch(chosen(:narrow)).include?(way)
@@ -74,22 +74,24 @@ module Windlass
           return stage.words unless own?
 
           narrow = chosen(:narrow)
-          [(WAY_WORDS.fetch(narrow) if narrow != "none" || !retention?), (HELD_WORDS.fetch(held_key) if retention?),
+          [(WAY_WORDS.fetch(narrow) if narrow != "none" || !retention?), (HELD_WORDS.fetch(chosen(:retention)) if retention?),
             *LOCKS.filter_map { |lock, words| "#{words} #{LOCKED_WORDS.fetch(chosen(lock))}" unless chosen(lock) == "off" }].compact.join(", ")
         end
 
+        # @param key [Symbol] of {USUAL}
+        # @return [String] what is true of it: by a choice of its own, or as the stage says
+        def chosen(key) = (key == :retention) ? HELD.key(%i[full empty].select { |lungs| held?(lungs) }) : dose.fetch(key) { stage[key] }
+
         private
 
-        def chosen(key) = dose.fetch(key) { own? ? USUAL.fetch(key) : stage[key] }
-
-        # Counts of one's own say by themselves what is held.
+        # What a count of 0 leaves out is not held. Where neither the dose nor its stage says what is held, counts of one's own do.
         def retained
-          return HELD.fetch(chosen(:retention)) if dose.key?(:retention) || !dose.key?(:counts)
+          said = HELD.fetch(dose.fetch(:retention) { stage[:retention] })
+          return said unless dose.key?(:counts)
 
-          {full: dose[:counts][1], empty: dose[:counts][3]}.select { |_, counts| counts.positive? }.keys
+          counted = {full: dose[:counts][1], empty: dose[:counts][3]}.select { |_, counts| counts.positive? }.keys
+          (said.empty? && !dose.key?(:retention)) ? counted : said & counted
         end
-
-        def held_key = HELD.key(%i[full empty].select { |lungs| held?(lungs) })
       end
     end
   end

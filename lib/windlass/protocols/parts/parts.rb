@@ -30,6 +30,9 @@ module Windlass
         detail :rest_breaths, "rest, in breaths", :breaths, 1..12, step: 1, shapes: :rest, telling: "rest of %s" if breaths
       end
 
+      # How each is said; what is passive is said as the family says it.
+      OUT_SAID = {"half" => "half of the breath", "complete" => "all of it"}.freeze
+
       # How a family writes them.
       module Written
         # @return [Array<Timeline::Segment>] what whoever comes in spent has behind them
@@ -54,7 +57,10 @@ module Windlass
 
         # A breath out that goes as far as the coach wants.
         # @param how [String] of {OUT_TO}
-        def breathe_out(line, seconds, how, **details)
+        # @param cue [String] which way it goes
+        # @param passive [String] what is said of one that is neither half nor complete
+        def breathe_out(line, seconds, how, cue:, passive:, **details)
+          details[:cue] = "#{cue}, #{OUT_SAID.fetch(how, passive)}"
           case how
           when "half" then line.exhale(seconds, to: :passive, depth: HALF_OUT, **details)
           when "complete" then line.exhale(seconds, to: :residual, **details)

@@ -42,7 +42,7 @@ module Windlass
 
       Facts.members.each { |fact| define_method(fact) { self.class.facts[fact] } }
 
-      %i[holds over_breathing strenuous once_a_day watched opt_in by_minutes].each { |fact| define_method(:"#{fact}?") { public_send(fact) } }
+      %i[holds over_breathing strenuous once_a_day watched opt_in by_minutes ribs_asked].each { |fact| define_method(:"#{fact}?") { public_send(fact) } }
 
       # @return [Array<Parameter>] in the order in which they are set
       def parameters = self.class.parameters.partition { |one| !one.folded }.flatten(1)
@@ -54,6 +54,10 @@ module Windlass
       def setting(dose, key)
         dose.fetch(key) { usual[key] }
       end
+
+      # @param _parameter [Parameter] in which nothing is chosen
+      # @return [String, nil] what is true of it then, in words
+      def unset_words(_parameter, _dose) = nil
 
       # @return [Hash] without what is as usual: a dose is written in one way only
       def lean(dose) = dose.reject { |key, value| usual.key?(key) && usual[key] == value }.freeze
@@ -159,6 +163,18 @@ module Windlass
       # @return [Numeric, nil] washout that never is at its start, mmHg
       def washout_limit(_segment) = nil
 
+      # @param dose [Hash, nil] nil: not known
+      # @return [Boolean] a dry drill, before whose holds so few deep breaths come that what they wash out is no over-breathing
+      def spares?(dose) = drill? && !dose.nil? && Timeline::DeepBreaths.few?(compile(dose))
+
+      # @return [Boolean] nothing in it breathes too much on purpose, and it is neither a table nor a long hold: of those there is one a day
+      def drill? = !over_breathing? && !once_a_day?
+
+      # @param _dose [Hash, nil]
+      # @param _measures [Measures::Values, nil]
+      # @return [Boolean] it comes with a workout, as often as that does, while its first breaths stay smooth
+      def daily?(_dose, _measures) = false
+
       # @return [Boolean] its holds end at the urge, and are only offered where that is forecast to come before their cap
       def waits_for_urge?(_dose) = false
 
@@ -244,17 +260,15 @@ module Windlass
         end
       end
 
+      # @param _measures [Measures::Values, nil] of the athlete; nil: for nobody
       # @return [Array<Array(Symbol, Symbol, String)>] what is to be minded of a dose: key, level, words
-      def warnings(_dose) = []
+      def warnings(_dose, _measures = nil) = []
 
       # @return [Boolean] what is held at comfort is a baseline to look at, full and empty apart
       def baseline? = false
 
       # @return [Array<String>] what the coach noted
       def notes(dose) = [dose.to_h.dig(:said, Timeline::Said::NOTE)].compact
-
-      # @return [Array<String>] the coach's own words in place of cues
-      def own_words(dose) = dose.to_h.fetch(:said, {}).except(Timeline::Said::NOTE).values
 
       # What any dose may have besides: rounds that leave the pattern, and the coach's own words.
       BESIDES = %i[breaks said].freeze
