@@ -29,8 +29,8 @@ module Windlass
         end
       end
 
-      # @return [Boolean] a newer day of it is decided
-      def self.noted?(prescription, date) = prescription.moves.where(noted: false, local_date: (date + 1)..).exists?
+      # @return [Boolean] a newer day of it is decided, or it was run once: nothing moves
+      def self.noted?(prescription, date) = prescription.run_once || prescription.moves.where(noted: false, local_date: (date + 1)..).exists?
 
       # Two coaches, or two tabs: who comes second is told.
       def self.same(known, decided)

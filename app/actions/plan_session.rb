@@ -12,6 +12,7 @@ module Windlass
       # @raise [Error] where the athlete is not ready for it, with what lifts it
       def self.call(prescription, now:, situations: Situations.of([prescription.athlete], now: now))
         raise Error, prescription.quiet_words if prescription.quiet?
+        raise Error, prescription.over_words if prescription.over?
 
         standing = standing(prescription, now, values: situations.values(prescription.athlete_id))
         ready = situations.ready(prescription.athlete_id, standing)
@@ -30,7 +31,7 @@ module Windlass
       end
 
       def self.outdated?(prescription, situations, now)
-        prescription.quiet? || !situations.ready(prescription.athlete_id, standing(prescription, now, values: situations.values(prescription.athlete_id))).go?
+        prescription.quiet? || prescription.over? || !situations.ready(prescription.athlete_id, standing(prescription, now, values: situations.values(prescription.athlete_id))).go?
       rescue Error
         true
       end

@@ -5,17 +5,55 @@ module Windlass
     # Gives an athlete a protocol, dosed from the newest measures, or one of the coach's own. One open prescription a family.
     module Prescribe
       # @param own [#name, #to_dose, nil] a dose to begin from, and a name where it has one
+      # @param ends [Integer, nil] the prescription of that family that it ends: said by whoever prescribes
       # @return [Records::Prescription]
-      # @raise [Error] where the athlete is not offered it: why, and what would be needed
-      def self.call(athlete, protocol, now:, own: nil)
-        raise Error, "#{protocol.name} is only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless protocol.for_disciplines?(athlete.disciplines)
-
+      # @raise [Error] where the athlete is not offered it: why, and what would be needed; or where it would end one unsaid
+      def self.call(athlete, protocol, now:, own: nil, ends: nil)
+        allowed!(athlete, protocol, own, now)
         protocol = protocol.named(own&.name)
         open = athlete.prescriptions.open.find_by(protocol: protocol.id)
         return open if open && !open.quiet? && (own.nil? || same?(open, own))
         raise Error, open.quiet_words if open&.quiet? && !measured_anew?(open)
 
-        write(athlete, protocol, own, open, now)
+        write(athlete, protocol, own, open, ends, now)
+      end
+
+      # @param own [#to_dose, #name] as composed
+      # @return [Records::Prescription] of its own, for one session: what runs of that family goes on as it is
+      def self.once(athlete, protocol, own:, now:)
+        allowed!(athlete, protocol, own, now)
+        protocol = protocol.named(own.name)
+        waiting = athlete.prescriptions.where(protocol: protocol.id, run_once: true).find { |one| !one.over? && same?(one, own) }
+        return waiting if waiting
+
+        values = athlete.to_values
+        objection = objection(athlete, protocol, on: now.to_date, values: values, from: own.to_dose)
+        raise Error, objection if objection
+
+        create(athlete, protocol, Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: own.to_dose), 0), own, now, state: "ended", run_once: true)
+      end
+
+      # @param dose [Hash, nil] nil: the family's own
+      # @return [String, nil] why the screening or the age bars it for good; what a clearance would lift is no such thing
+      def self.barred(athlete, protocol, dose, on:)
+        screen = athlete.to_screen(on: on)
+        columns = dose ? protocol.columns(dose) : protocol.asked_columns
+        reasons = columns.filter_map { |column| screen.barred(column) }
+        reasons.uniq.join(" ") if reasons.any?
+      end
+
+      # @return [String] `rung 3 of 8, since 12 October 2026`
+      def self.place_words(open, now)
+        standing = open.quiet? ? nil : open.to_standing(on: now.to_date)
+        ["rung #{standing.rung + 1} of #{standing.ladder.rungs.size}", "since #{Words.date(open.started_on)}"].join(", ") if standing
+      end
+
+      # Whom the screening bars for good, or whose sport does not ask for it, is not given it.
+      def self.allowed!(athlete, protocol, own, now)
+        raise Error, "#{protocol.name} is only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless protocol.for_disciplines?(athlete.disciplines)
+
+        barred = barred(athlete, protocol, own&.to_dose, on: now.to_date)
+        raise Error, "#{protocol.name} is not for #{athlete.name}. #{barred}" if barred
       end
 
       # A dose from the composer, with no name but the family's.
@@ -40,11 +78,12 @@ module Windlass
         Progression::Ladder.new(protocol, values, most: 1, limits: {**limits, **athlete.switches}, **bounds, **athlete.to_bounds(on: on, values: values))
       end
 
-      def self.write(athlete, protocol, own, open, now)
+      def self.write(athlete, protocol, own, open, ends, now)
         values = athlete.to_values
         from = own ? own.to_dose : Records::Record.dose(open&.own_dose)
         objection = objection(athlete, protocol, on: now.to_date, values: values, from: from)
         raise Error, objection if objection
+        raise Error, "It would end #{[open.name, place_words(open, now)].compact.join(", ")}. Run it once beside that, or say that it ends." if open && own && open.id != ends
 
         standing = Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: from), 0)
         athlete.transaction do
@@ -55,7 +94,7 @@ module Windlass
           next newer if newer && (own.nil? || same?(newer, own))
 
           newer&.update!(state: "ended", quiet_since: nil)
-          create(athlete, protocol, standing, own, now)
+          create(athlete, protocol, standing, own, now, replaces: newer)
         end
       end
 
@@ -75,16 +114,29 @@ module Windlass
         prescription
       end
 
-      def self.create(athlete, protocol, standing, own, now)
+      def self.create(athlete, protocol, standing, own, now, **more)
         athlete.prescriptions.create!(account_id: athlete.account_id, protocol: protocol.id, dose: standing.dose,
-          started_on: now.to_date, own_name: own&.name, own_dose: own&.to_dose)
+          started_on: now.to_date, own_name: own&.name, own_dose: own&.to_dose, **more)
       end
-      private_class_method :same?, :ladder, :write, :begin_anew, :create
+      private_class_method :same?, :ladder, :write, :begin_anew, :create, :allowed!
     end
 
     # Ends a prescription; it can be taken up again, where nothing of its family was prescribed since.
     module EndPrescription
       def self.call(prescription) = prescription.update!(state: "ended", quiet_since: nil)
+
+      # What was prescribed a moment ago ends, and what it ended runs again, as it was.
+      # @return [Records::Prescription] that runs
+      # @raise [Error] once something of it was run
+      def self.withdraw(prescription)
+        raise Error, "#{prescription.name} has been run already: end it instead." if prescription.sessions.run.any?
+
+        prescription.transaction do
+          call(prescription)
+          prescription.replaces&.update!(state: "active")
+        end
+        prescription.replaces || prescription
+      end
 
       # @raise [Error]
       def self.undo(prescription)

@@ -30,11 +30,19 @@ module Windlass
       end
       private_class_method :same?, :rounds_before
 
+      # Whoever says how long it was has marked it.
+      def self.assign_round(round, values)
+        round.assign_attributes(values)
+        round.unmarked = false if values.key?(:held_ms)
+      end
+      private_class_method :assign_round
+
       # Puts the values on the record and its rounds without keeping them.
       def self.assign(session, values)
         session.assign_attributes(effort: values[:effort], symptoms: values[:symptoms], note: values[:note].to_s)
         session.place = values[:place].to_s if values.key?(:place)
-        session.rounds.load.each { |round| round.assign_attributes(values[:rounds].fetch(round.number, {})) }
+        session.ribs = values[:ribs] if values.key?(:ribs)
+        session.rounds.load.each { |round| assign_round(round, values[:rounds].fetch(round.number, {})) }
       end
     end
   end

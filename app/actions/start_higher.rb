@@ -17,7 +17,7 @@ module Windlass
       end
 
       # @return [Boolean] nothing of it was run yet
-      def self.open?(prescription) = !prescription.quiet? && prescription.sessions.run.none?
+      def self.open?(prescription) = prescription.state == "active" && prescription.sessions.run.none?
     end
   end
 end

@@ -19,6 +19,7 @@ module Windlass
           optional(:symptoms).array(:string, included_in?: Progression::Symptoms::ALL.keys.map(&:to_s))
           optional(:note).maybe(:string)
           optional(:place).maybe(Types::Text)
+          optional(:ribs).maybe(:string, included_in?: Progression::RIBS_STAYED.map(&:to_s))
         end
 
         rule(:place).validate(at_most_characters: 80)
@@ -48,7 +49,7 @@ module Windlass
 
       # @param params [Hash] rounds come as a Hash by number: rounds[3][held_s]
       # @param beat_ms [Hash{Integer => Numeric}] milliseconds of a beat, by the number of a sounded exhale
-      # @param held_ms [Hash{Integer => Integer}] what is known of each part: what comes back as it was shown is left alone
+      # @param held_ms [Hash{Integer => Integer, :unmarked}] what is known of each part: what comes back as it was shown is left alone
       # @param effort [Float, nil] likewise
       def self.parse(params, beat_ms: {}, held_ms: {}, effort: nil) = new(params, beat_ms, held_ms, effort)
 
@@ -89,7 +90,12 @@ module Windlass
         @rounds[place].delete(:held_ms) if left_alone?(round, @held_ms[place], beat_ms[place])
       end
 
-      def left_alone?(round, held_ms, beat_ms) = held_ms && (beat_ms ? round["beats"] == self.class.beats(held_ms, beat_ms) : round["held_s"] == self.class.seconds(held_ms))
+      # What nobody marked has an empty field; empty it comes back.
+      def left_alone?(round, held_ms, beat_ms)
+        return round["held_s"].to_s.strip.empty? if held_ms == :unmarked
+
+        held_ms && (beat_ms ? round["beats"] == self.class.beats(held_ms, beat_ms) : round["held_s"] == self.class.seconds(held_ms))
+      end
 
       def name_faults(place, faults)
         faults.each { |field, wrong| errors[field ? "rounds[#{place}][#{field}]" : "rounds[#{place}]"] = wrong.join("; ") }

@@ -26,6 +26,29 @@ module Windlass
 
       def whose = athlete ? athlete.name : "nobody: worked out for #{Nobody::WORDS}"
 
+      # @return [Records::Prescription, nil] of the same family, that runs: prescribing ends it
+      def running
+        return if athlete.nil? || !valid?
+        return @running if defined?(@running)
+
+        found = athlete.prescriptions.open.find_by(protocol: protocol.named(nil).id)
+        @running = (found unless found && found.own_name.nil? && Records::Record.dose(found.own_dose) == form.dose)
+      end
+
+      # @return [String] `ends small holds, rung 3 of 8, since 12 October 2026`
+      def ends_words = "ends #{running.name.downcase}#{Actions::Prescribe.place_words(running, Time.new(@today.year, @today.month, @today.day))&.prepend(", ")}"
+
+      # @return [String, nil] why it is not for this athlete at all
+      def barred = (Actions::Prescribe.barred(athlete, protocol, dose, on: @today) if athlete && valid?)
+
+      # @return [String, nil] what has to come first: a screening, a clearance, a consent
+      def waits_for
+        return if athlete.nil? || !valid? || barred
+
+        lifts = protocol.columns(dose).map { |column| athlete.to_screen(on: @today).finding(column, on: @today) }.reject(&:allows?).map(&:lifts)
+        "It can be prescribed, and waits: #{Words.list(lifts.uniq).sub(/\A./, &:downcase)}" if lifts.any?
+      end
+
       # @return [Boolean] a session of several blocks
       def blocks? = protocol.is_a?(Protocols::Blocks)
 

@@ -18,8 +18,8 @@ module Windlass
         def offered? = objection.nil?
       end
 
-      # A protocol of the coach's own, likewise.
-      Own = Value.define(:id, :name, :note, :words, :objection) do
+      # A protocol of the coach's own, likewise. ends: the prescription of its family that it would end.
+      Own = Value.define(:id, :name, :note, :words, :objection, ends: nil) do
         def offered? = objection.nil?
       end
 
@@ -60,7 +60,7 @@ module Windlass
         @own ||= @account.own_protocols.by_name.to_a.select { |one| one.to_protocol.families.all? { |family| fits?(family) } && found?(one.name, one.note, one.to_protocol.name) }.map do |one|
           family, dose = one.to_protocol, one.to_dose
           Own.new(id: one.id, name: one.name, note: one.note, words: "#{family.name}: #{family.in_words(dose)}",
-            objection: athlete && objection(family, dose))
+            objection: athlete && objection(family, dose), ends: running[family.named(one.name).id])
         end
       end
 
@@ -107,7 +107,10 @@ module Windlass
 
       def screen = @screen ||= athlete.to_screen(on: @today)
 
-      def prescribed = @prescribed ||= athlete ? athlete.prescriptions.open.where.not(state: "quiet").pluck(:protocol) : []
+      # @return [Hash{String => Records::Prescription}] by protocol
+      def running = @running ||= athlete ? athlete.prescriptions.open.index_by(&:protocol) : {}
+
+      def prescribed = @prescribed ||= running.values.reject(&:quiet?).map(&:protocol)
     end
   end
 end

@@ -54,11 +54,18 @@ module Windlass
 
       def row(session)
         rounds = @rounds.fetch(session.id, [])
-        held = rounds.filter_map(&:held_ms)
+        held = rounds.filter_map(&:marked_ms)
         Row.new(uuid: session.uuid, date: Dates.short(session.local_date), athlete: session.athlete.name, athlete_id: session.athlete_id, protocol: session.prescription.name,
-          dose: session.to_protocol.in_short(session.to_dose), held: held.empty? ? "–" : "#{Words.clock((held.sum / 1000.0).round)} in #{held.size}", breaths: BreathCounts.in_words(rounds),
+          dose: session.to_protocol.in_short(session.to_dose), held: held_words(held, rounds.size - held.size), breaths: BreathCounts.in_words(rounds),
           effort: session.effort ? Words.number(session.effort) : "–", symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
           verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session), place: session.place, strip: HoldStrip.new(rounds))
+      end
+
+      # @return [String] `3:44 in 8`, `8 not marked`
+      def held_words(held, unmarked)
+        return unmarked.positive? ? "#{unmarked} not marked" : "–" if held.empty?
+
+        "#{Words.clock((held.sum / 1000.0).round)} in #{held.size}"
       end
 
       # @return [String, nil] where it is not simply a session that was run to its end

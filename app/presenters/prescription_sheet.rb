@@ -28,10 +28,18 @@ module Windlass
 
       def quiet? = prescription.quiet?
 
+      def over? = prescription.over?
+
+      # @return [Boolean] ended, and nothing of its family runs: it may be taken up again
+      def reopenable? = over? && !prescription.run_once && athlete.prescriptions.open.where(protocol: prescription.protocol).none?
+
+      # @return [Boolean] for one session, beside a ladder
+      def once? = prescription.run_once
+
       def standing
         return @standing if defined?(@standing)
 
-        @standing = quiet? ? nil : prescription.to_standing(on: today, values: values)
+        @standing = (quiet? || over?) ? nil : prescription.to_standing(on: today, values: values)
       end
 
       # Fallen quiet, and measured since.
@@ -96,6 +104,7 @@ module Windlass
       def hindrance
         return resumable? ? "A new measure has been taken: it may begin anew, at the lowest rung." : prescription.quiet_words if quiet?
 
+        return prescription.over_words if over?
         return unless standing.nil?
 
         Actions::Prescribe.objection(athlete, protocol, on: today, values: values, from: Records::Record.dose(prescription.own_dose),
@@ -135,7 +144,7 @@ module Windlass
       end
 
       # @return [String] what stands under the name
-      def about = [ladder.place.downcase, set, [length, held].compact.join(", "), "dry, #{posture}"].compact.join(" · ")
+      def about = [once? ? "once, beside the ladder" : ladder.place.downcase, set, [length, held].compact.join(", "), "dry, #{posture}"].compact.join(" · ")
 
       def line
         BreathLine.new(timeline, body, title: "One set of #{protocol.name.downcase}: #{dose}", forecast: forecast)

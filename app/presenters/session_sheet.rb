@@ -4,7 +4,7 @@ module Windlass
   module Presenters
     # One session after it was run: the line drawn over its plan, the rounds, and what the coach says of it.
     class SessionSheet
-      Round = Value.define(:number, :where, :target, :held, :urge, :forecast, :low, :first_breath, :asked)
+      Round = Value.define(:number, :where, :target, :held, :urge, :forecast, :low, :first_breath, :asked, unmarked: false)
       Sound = Value.define(:number, :where, :planned, :reached, :field, :unit, :ribs, :stream, :heard)
 
       # What may be said; an answer that nobody knows stays unknown.
@@ -73,7 +73,7 @@ module Windlass
         held_rounds.map do |round|
           typed = typed_round(round.number)
           Round.new(number: round.number, where: where(round.number), target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
-            held: typed["held_s"] || (round.held_ms && Forms::RatingForm.seconds(round.held_ms)),
+            held: typed["held_s"] || (round.held_ms && !round.unmarked && Forms::RatingForm.seconds(round.held_ms)), unmarked: round.unmarked,
             forecast: forecast_urge(round.hold), low: typed["low"] || (round.sao2_low && Words.number((round.sao2_low * 100).round(1))),
             urge: urge(round),
             first_breath: typed["first_breath"] || round.first_breath, asked: asked.include?(round.number))
@@ -85,6 +85,13 @@ module Windlass
 
       # @return [Boolean] holds are judged, in all of it or in some blocks
       def held? = holds? && (parts.empty? || parts.any? { |part| !sounded_part?(part) })
+
+      # What is asked once of a session of sounded exhales.
+      RIBS_STAYED = {"always" => "always", "mostly" => "mostly", "no" => "no"}.merge(UNKNOWN).freeze
+
+      def ribs_asked? = session.to_protocol.families.any?(&:ribs_asked?)
+
+      def ribs = @rating ? @rating.text_at(:ribs) : session.ribs
 
       # @return [Array<Sound>] in beats where they are counted, else in seconds
       def sounds

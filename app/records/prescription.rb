@@ -9,12 +9,20 @@ module Windlass
       has_many :moves, -> { kept }
       has_many :sessions
 
+      # What it ended when it began.
+      belongs_to :replaces, class_name: "Windlass::Records::Prescription", optional: true
+
       scope :open, -> { where.not(state: "ended") }
 
       def quiet? = state == "quiet"
 
       # Quiet breathing, until a measure newer than this has been taken.
       def fall_quiet(now) = update!(state: "quiet", quiet_since: now, reduced: false)
+
+      # @return [Boolean] nothing of it is run any more: it was ended, or was to be run once and was
+      def over? = state == "ended" && !(run_once && sessions.run.none?)
+
+      def over_words = "#{run_once ? "It was to be run once, and was" : "This prescription is ended"}: nothing of it is run any more."
 
       def quiet_words = "Quiet breathing for now, until a new measure has been taken."
 

@@ -15,12 +15,15 @@ module Windlass
       end
 
       # What a log says of holds, without records: there are thousands.
-      Outcome = Value.define(:first_breath, :first_urge_ms, :held_ms)
+      Outcome = Value.define(:first_breath, :first_urge_ms, :held_ms, :unmarked) do
+        # @return [Integer, nil] milliseconds that somebody marked
+        def marked_ms = (held_ms unless unmarked)
+      end
 
       # @return [Hash{Integer => Array<Outcome>}] by session, in order
       def self.outcomes(session_ids)
-        rows = where(session_id: session_ids).order(:session_id, :number).pluck(:session_id, :first_breath, :first_urge_ms, :held_ms)
-        rows.group_by(&:first).transform_values { |of_session| of_session.map { |_, breath, urge_ms, held_ms| Outcome.new(first_breath: breath, first_urge_ms: urge_ms, held_ms: held_ms) } }
+        rows = where(session_id: session_ids).order(:session_id, :number).pluck(:session_id, :first_breath, :first_urge_ms, :held_ms, :unmarked)
+        rows.group_by(&:first).transform_values { |of_session| of_session.map { |_, breath, urge_ms, held_ms, unmarked| Outcome.new(first_breath: breath, first_urge_ms: urge_ms, held_ms: held_ms, unmarked: unmarked) } }
       end
 
       # @return [Progression::Round]

@@ -96,7 +96,7 @@ module Windlass
         end
       end
 
-      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at ribs].freeze
+      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at ribs].push(Arel.sql("prescriptions.run_once")).freeze
 
       # What was judged once stays as it is, mostly: kept under the mark that the database changes with anything that a judge reads of it.
       JUDGED = Kept.new(4_000)
@@ -146,11 +146,11 @@ module Windlass
       def self.read(ids)
         rounds = Round.core_by_session(ids)
         planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).then { |family| family.rounds(dose) / family.sets(dose) } }
-        where(id: ids).pluck(*COLUMNS).to_h do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at, ribs|
+        where(id: ids).joins(:prescription).pluck(*COLUMNS).to_h do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at, ribs, once|
           given = dose(dose)
           [id, Progression::Session.new(id: id, date: date, protocol: protocol, dose: given, effort: effort, washout: washout, ended_at: ended_at&.getlocal,
             symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []), seconds_done: done_ms && done_ms / 1000.0,
-            ribs: ribs&.to_sym, rounds_planned: planned[[protocol, given]])]
+            ribs: ribs&.to_sym, once: once == true || once == 1, rounds_planned: planned[[protocol, given]])]
         end.values_at(*ids)
       end
 
@@ -158,7 +158,7 @@ module Windlass
       UNCALM = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped AND COALESCE(rounds.first_breath, '') <> 'smooth')"
       CALM = "#{HELD} AND NOT #{UNCALM}"
       # What the dose says beside: of blocks what they were; of what washes out, how many breaths did; of loaded holds, how long they were.
-      DOSE_MATTERS = "NOT #{HELD} OR sessions.protocol LIKE 'blocks%' OR sessions.protocol = 'loaded-holds' OR sessions.washout >= #{Physiology::OVER_BREATHED_MMHG}"
+      DOSE_MATTERS = "NOT #{HELD} OR sessions.protocol LIKE 'blocks%' OR sessions.protocol IN (#{Protocols::ALL.select(&:with_workouts).map { |one| "'#{one.id}'" }.join(", ")}) OR sessions.washout >= #{Physiology::OVER_BREATHED_MMHG}"
       OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql("CASE WHEN #{DOSE_MATTERS} THEN sessions.dose END"), Arel.sql(HELD), Arel.sql(CALM), :done_ms, :discarded_at].freeze
 
       # The days of recent sessions, and the newest of each protocol however old.

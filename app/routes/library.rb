@@ -36,15 +36,25 @@ module Windlass
           next composer(form, athlete: composed_for, own: own_composed) unless form.valid?
           raise Error, "Choose for whom first, then prescribe it." unless composed_for
 
-          prescribe_composed(form)
+          prescribe_composed(form) { |own| prescribed(Actions::Prescribe.call(composed_for, form.protocol, own: own, now: now, ends: said(:ends).to_i)) }
         end
+
+        # The same dose for one session, beside the ladder that runs.
+        app.post("/protocols/:id/once") do
+          form = Forms::Composed.parse(params, protocol: Protocols.find(said(:id)))
+          next composer(form, athlete: composed_for, own: own_composed) unless form.valid?
+          raise Error, "Choose for whom first, then run it once." unless composed_for
+
+          prescribe_composed(form) { |own| redirect to("/prescriptions/#{Actions::Prescribe.once(composed_for, form.protocol, own: own, now: now).id}"), 303 }
+        end
+
+        app.get("/protocols/:id/once") { redirect to("/protocols/#{said(:id)}"), 303 }
       end
 
       module Helpers
         # What is refused stays as it was typed, with the reason.
         def prescribe_composed(form)
-          prescription = Actions::Prescribe.call(composed_for, form.protocol, own: Actions::Prescribe::Composed.new(to_dose: form.dose), now: now)
-          redirect to("/prescriptions/#{prescription.id}"), 303
+          yield Actions::Prescribe::Composed.new(to_dose: form.dose)
         rescue Error => error
           composer(form, athlete: composed_for, own: own_composed, refusal: error.message)
         end

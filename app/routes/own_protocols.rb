@@ -70,8 +70,7 @@ module Windlass
           own = own_protocol(params[:id])
           raise Error, "#{own.name} is for nobody yet: choose for whom, then prescribe it." unless composed_for
 
-          prescription = Actions::Prescribe.call(athlete, own.to_protocol, own: own, now: now)
-          redirect to("/prescriptions/#{prescription.id}"), 303
+          prescribed(Actions::Prescribe.call(athlete, own.to_protocol, own: own, now: now, ends: said(:ends).to_i))
         end
       end
 

@@ -27,6 +27,8 @@ module Windlass
 
         app.post("/prescriptions/:id/limits") do
           record = prescription
+          raise Error, record.over_words if record.over?
+
           form = Forms::LimitsForm.parse(params, protocol: record.to_protocol, measures: record.athlete.to_values, start: Records::Record.dose(record.own_dose), switches: record.athlete.switches)
           next prescription_sheet(record, limits: form) unless form.valid?
 
@@ -52,6 +54,11 @@ module Windlass
           redirect to("/athletes/#{record.athlete_id}"), 303
         end
 
+        # What it ended runs again.
+        app.post("/prescriptions/:id/withdraw") do
+          redirect to("/prescriptions/#{Actions::EndPrescription.withdraw(prescription).id}"), 303
+        end
+
         app.post("/prescriptions/:id/reopen") do
           record = prescription
           Actions::EndPrescription.undo(record)
@@ -60,6 +67,12 @@ module Windlass
       end
 
       module Helpers
+        # What it ended is said, and may be taken back.
+        def prescribed(record)
+          tell "#{record.name} is prescribed. #{record.replaces.name} is ended.", undo: "/prescriptions/#{record.id}/withdraw" if record.replaces && record.sessions.none?
+          redirect to("/prescriptions/#{record.id}"), 303
+        end
+
         # What stands in the way stands on the sheet, with what lifts it and what is open instead.
         def put_on_deck(record)
           redirect to("/sessions/#{Actions::PlanSession.call(record, now: now).uuid}/deck"), 303

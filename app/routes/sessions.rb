@@ -146,7 +146,7 @@ module Windlass
           session_record.tap { |record| raise Error, "This session was not run to an end yet, so there is nothing to judge." unless record.over? }
         end
 
-        def rating_form(record) = Forms::RatingForm.parse(params, beat_ms: record.beat_ms, held_ms: record.rounds.to_h { |round| [round.number, round.held_ms] }, effort: record.effort)
+        def rating_form(record) = Forms::RatingForm.parse(params, beat_ms: record.beat_ms, held_ms: record.rounds.to_h { |round| [round.number, round.unmarked ? :unmarked : round.held_ms] }, effort: record.effort)
 
         # Whatever is pressed on the sheet keeps first what stands in it; faulty, it comes back as it was typed.
         # @yieldparam record [Records::Session]

@@ -11,7 +11,7 @@ class SayWhatNobodyMarked < ActiveRecord::Migration[7.2]
   def up
     add_column :rounds, :unmarked, :boolean, null: false, default: false
     # Written out: SQLite would make the table anew for a check that comes later, and its triggers would be gone with the old one.
-    execute "ALTER TABLE sessions ADD COLUMN ribs varchar CONSTRAINT sessions_ribs CHECK (ribs IN ('always', 'mostly', 'no'))"
+    execute "ALTER TABLE sessions ADD COLUMN ribs text CONSTRAINT sessions_ribs CHECK (ribs IN ('always', 'mostly', 'no'))"
     execute "DROP TRIGGER judged_of_sessions_update#{" ON sessions" unless sqlite?}"
     trigger("judged_of_sessions_update", "AFTER UPDATE OF #{JUDGED.join(", ")} ON sessions", "UPDATE sessions SET judged_mark = #{random} WHERE id = NEW.id")
   end

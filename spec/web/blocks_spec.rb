@@ -98,7 +98,7 @@ RSpec.describe "A session of blocks", :web do
       get("/sessions/#{session.uuid}/deck")
       plan = JSON.parse(page.at("#plan").text)
 
-      expect(plan["segments"].find { |one| one["hold"] == 1 }["cue"]).to eq "Wide as the quay"
+      expect(plan["segments"].find { |one| one["hold"] == 1 }.values_at("cue", "own")).to eq ["Ribs stay wide, engaged", "Wide as the quay"]
       expect(plan["segments"].map { |one| one["block"] }.uniq).to eq ["Block 1 of 3: hiss ladder", "Block 2 of 3: ratio breathing", "Block 3 of 3: ratio breathing"]
     end
 

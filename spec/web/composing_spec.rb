@@ -124,7 +124,7 @@ RSpec.describe "Protocols", :web do
     it "are prescribed under their name: the ladder begins from their dose, breaks and all" do
       submit("/protocols", "/athletes/#{athlete.id}/prescriptions", protocol: "co2-table")
       own.update!(dose: own.dose.merge("breaks" => [{"round" => 1, "hold_s" => 30}]))
-      submit("/own-protocols/#{own.id}", "/own-protocols/#{own.id}/prescriptions", athlete_id: athlete.id)
+      submit("/own-protocols/#{own.id}", "/own-protocols/#{own.id}/prescriptions", athlete_id: athlete.id, ends: athlete.prescriptions.open.first.id)
       open = athlete.prescriptions.open.sole
 
       expect(open).to have_attributes(name: "Thursday line", dose: own.dose)

@@ -115,7 +115,7 @@ RSpec.describe "What the desk keeps", :web do
     [holds, his].each { |one| run_set(one, at: clock.now - 3 * 86_400) }
     session = 2.times.map { run_set(holds) }.last
     athletes = others(ines, {"sex" => "male", "born_on" => Date.new(2009, 1, 1), "control_pause_use" => "paused", "disciplines" => ["rowing"], "vital_capacity_l" => 5.1, "thrift" => 0.9})
-    sessions = others(session, {"state" => "stopped", "posture" => "lying", "local_date" => session.local_date - 1, "dose" => {"hold_s" => 4, "minutes" => 5, "sets" => 2}, "symptoms" => ["nausea"], "proposed_verdict" => "ease", "rung" => 2, "effort" => 9})
+    sessions = others(session, {"state" => "stopped", "posture" => "lying", "local_date" => session.local_date - 1, "dose" => {"hold_s" => 4, "minutes" => 5, "sets" => 2}, "symptoms" => ["nausea"], "proposed_verdict" => "ease", "rung" => 2, "effort" => 9, "ribs" => "mostly"})
     [[ines, athletes], [session, sessions]].each do |record, columns|
       columns.each do |column, value|
         said

@@ -45,7 +45,7 @@ RSpec.describe "The desk", :web do
     get("/")
 
     expect(section("train").map { |row| row[/(Check in and start|Open)\z/] }).to eq ["Check in and start", "Open"]
-    expect(section("train").last).to include "Wait. Carbon-dioxide table is done today: one such session a day. Ready on 3 March 2026."
+    expect(section("train").last).to include "Wait. Carbon-dioxide table is done today: one such session a day. Not before 3 March 2026."
   end
 
   it "puts no session on the deck that was planned before something forbade it" do

@@ -101,7 +101,7 @@ RSpec.describe "The day before training", :web do
     prescription = prescribe_for("small-holds")
     run_set(prescription, at: clock.now - 6 * 86_400)
     athlete.days.create!(account_id: account.id, local_date: clock.now.to_date - 2, answers: ["unwell"])
-    expect { Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now) }.to raise_error Windlass::Error, /three days free of symptoms first. Ready on 4 March 2026/
+    expect { Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now) }.to raise_error Windlass::Error, /three days free of symptoms first. Not before 4 March 2026/
     clock.now += 2 * 86_400
     expect(Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now).rung).to eq 0
   end
@@ -111,7 +111,7 @@ RSpec.describe "The day before training", :web do
     hold = prescribe_for("single-hold")
     maximal_hold(124, at: clock.now - 47 * 3600)
 
-    expect { Windlass::Actions::PlanSession.call(hold, now: clock.now) }.to raise_error Windlass::Error, /A maximal hold was less than 48 hours ago. Ready on 2 March 2026 at 13:00/
+    expect { Windlass::Actions::PlanSession.call(hold, now: clock.now) }.to raise_error Windlass::Error, /A maximal hold was less than 48 hours ago. Not before 2 March 2026 at 13:00/
   end
 
   describe "a decided move" do
@@ -175,7 +175,7 @@ RSpec.describe "The day before training", :web do
     it "are refused today where the athlete is not ready, but may be written in for another day" do
       take("maximal_hold", hold)
       take("maximal_hold", hold)
-      expect([last_response.status, text]).to match [422, /The last maximal test was on 2 March 2026. Ready on 9 March 2026/]
+      expect([last_response.status, text]).to match [422, /The last maximal test was on 2 March 2026. Not before 9 March 2026/]
       expect(page.at("input[name=seconds]")["value"]).to eq "95,4"
       take("maximal_hold", hold.merge(taken_on: "2026-01-05"))
       expect([last_response.status, athlete.measures.where(kind: "maximal_hold").count]).to eq [200, 2]

@@ -114,7 +114,7 @@ module Windlass
       def same?(past) = past.id == session.id && past.protocol == session.protocol
 
       def before_on_this_rung
-        newest_first = @earlier.select { |past| past.protocol == session.protocol && !past.light }.reverse
+        newest_first = @earlier.select { |past| past.protocol == session.protocol && !past.light && !past.once }.reverse
         newest_first.take_while { |past| !past.counts? || protocol.same_dose?(past.dose, standing.dose) }.select(&:counts?).reverse
       end
 

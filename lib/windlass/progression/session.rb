@@ -37,7 +37,7 @@ module Windlass
     STREAMS = %i[even flickering].freeze
 
     # One session as the judge sees it. date is the local date of its start; light sessions neither count nor break a row.
-    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light, :ended_at, :washout, :unrated_sets, :ribs) do
+    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light, :ended_at, :washout, :unrated_sets, :ribs, :once) do
       # @param effort [Numeric, nil] 0-10, category-ratio scale (Borg 1982, from memory)
       # @param symptoms [Array<Symbol>] of {Symptoms}
       # @param protocol [String] of the library, or an {Activity} besides
@@ -45,9 +45,10 @@ module Windlass
       # @param ended_at [Time, nil]
       # @param washout [Float, nil] the strongest that was forecast for it, mmHg
       # @param unrated_sets [Array<Integer>] sets of the day whose effort nobody noted
+      # @param once [Boolean] it was run once, beside a ladder: it neither counts in a row nor breaks one
       # @param ribs [Symbol, nil] of {RIBS_STAYED}, said of the whole session
       def initialize(id:, date:, protocol:, dose:, rounds:, effort: nil, symptoms: [], rounds_planned: rounds.size,
-        seconds_done: nil, light: false, ended_at: nil, washout: nil, unrated_sets: [], ribs: nil)
+        seconds_done: nil, light: false, ended_at: nil, washout: nil, unrated_sets: [], ribs: nil, once: false)
         super
       end
 

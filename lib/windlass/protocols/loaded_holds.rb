@@ -6,7 +6,7 @@ module Windlass
     class LoadedHolds < Protocol
       about id: "loaded-holds", name: "Loaded holds", goal: :recovery, column: :loaded, places: %i[ground],
         disciplines: WAVES + ["combat sport"], needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, clean_sessions: 3, strenuous: true,
-        once_a_day: true, opt_in: true,
+        once_a_day: true, opt_in: true, with_workouts: true,
         trains: "From hard effort straight to calm: a work set, a hold in a plank, a few slow breaths, and on.",
         cautions: ["Dry, soft ground only, with somebody beside. Many schools never hold the breath under effort: it is for " \
           "those whose sport asks for it."]

@@ -34,6 +34,15 @@ module Windlass
         Finding.new(column: column, state: refusals.first.state, reasons: refusals.map(&:text), lifts: refusals.map(&:lifts).join(" "))
       end
 
+      # @param column [Symbol, nil]
+      # @return [String, nil] why it is closed, whatever day it is and whoever clears it
+      def barred(column)
+        return if column.nil?
+
+        concerns = MATRIX.concerns(conditions, column).select { |_, state| state == :blocked }
+        [Ages.refusal(age, column)&.text, *concerns.map { |condition, state| "#{condition.question}: #{WORDS.fetch(state)}." }].compact.join(" ").then { |words| words unless words.empty? }
+      end
+
       private
 
       def out_of_date(on)
