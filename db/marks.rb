@@ -23,6 +23,13 @@ module Marks
     execute("#{each_row} EXECUTE FUNCTION #{name}()")
   end
 
+  # SQLite makes a table anew where a check comes or goes, and forgets its triggers.
+  def keeping_triggers(table)
+    triggers = sqlite? ? connection.select_values("SELECT sql FROM sqlite_master WHERE type = 'trigger' AND tbl_name = '#{table}'") : []
+    yield
+    triggers.each { |trigger| execute(trigger) }
+  end
+
   # @return [String] gives an athlete another mark
   # @param whose [String] SQL of a number
   def another_desk_mark(whose) = "UPDATE athletes SET desk_mark = #{random} WHERE id = #{whose}"

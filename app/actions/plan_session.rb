@@ -66,7 +66,7 @@ module Windlass
       # @return [Hash] of a session
       def self.written(prescription, on:, now:)
         dose = Records::Record.dose(prescription.moves.kept.where(noted: false, local_date: (on + 1)..).order(:local_date).first&.dose_before || prescription.dose)
-        of_dose(prescription, dose, on: on).merge(rung: standing(prescription, now).rung, reduced: prescription.reduced, light: false, planned_at: now)
+        of_dose(prescription, dose, on: on).merge(rung: prescription.to_standing(on: now.to_date)&.rung || 0, reduced: prescription.reduced, light: false, planned_at: now)
       end
 
       def self.of_dose(prescription, dose, on:)

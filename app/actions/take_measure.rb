@@ -7,15 +7,11 @@ module Windlass
       # @param kind [Measures::Kind]
       # @param values [Hash] of a form of that kind
       # @return [Records::Measure]
-      # @raise [Error] where it is taken today and the athlete is not ready for it
       def self.call(athlete, kind, values, now:)
-        Records::Record.once(athlete.measures, values[:uuid]) do
-          refuse(athlete, kind, values, now) if values[:taken_on] == now.to_date
-          keep(athlete, kind, values, now: now)
-        end
+        Records::Record.once(athlete.measures, values[:uuid]) { keep(athlete, kind, values, now: now) }
       end
 
-      # What was taken elsewhere: nobody is asked whether it may be taken now.
+      # What was taken is kept, whatever readiness would have said: then with its caution, and no dose is computed from it.
       # @return [Records::Measure]
       def self.keep(athlete, kind, values, now:)
         athlete.transaction do
@@ -41,14 +37,11 @@ module Windlass
         Progression::Readiness.of(situation.with(watcher: watcher))
       end
 
-      def self.refuse(athlete, kind, values, now)
-        ready = ready(athlete, kind, watcher: values[:watcher], now: now)
-        raise Error, ready.reasons.flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ") if ready && !ready.go?
+      def self.create(athlete, kind, values, now)
+        Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], taken_at: taken_at(values, now), caution: caution(athlete, kind, taken_at(values, now)), **columns(kind, values))
       end
 
-      def self.create(athlete, kind, values, now)
-        Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], taken_at: taken_at(values, now), **columns(kind, values))
-      end
+      def self.caution(athlete, kind, at) = kind.activity ? Caution.of(athlete, kind.activity, at: at) : ""
 
       # @return [Hash] what a form says of a measure of that kind
       def self.columns(kind, values)
@@ -61,7 +54,7 @@ module Windlass
         day = values[:taken_on]
         (day == now.to_date) ? now : Time.new(day.year, day.month, day.day, 12)
       end
-      private_class_method :refuse, :create, :taken_at
+      private_class_method :create, :caution, :taken_at
     end
   end
 end

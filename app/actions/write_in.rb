@@ -3,14 +3,14 @@
 module Windlass
   module Actions
     # Keeps sessions that were not run on the deck: with the dose that was prescribed, judged like all others. A line that is written in
-    # twice is kept once.
+    # twice is kept once. What was done is kept as it was done: more holds than were planned, and what readiness would have refused, with
+    # its caution.
     module WriteIn
       # Where a note does not say when.
       NOON = "12:00"
 
       # @param entries [Array<Log::Entry>]
       # @return [Array<Records::Session>]
-      # @raise [Error] where one has more holds than are planned
       def self.call(prescription, entries, now:)
         prescription.transaction { entries.map { |entry| known(prescription, entry) || keep(prescription, entry, now) } }
           .each { |session| close(session, now) }
@@ -24,13 +24,16 @@ module Windlass
       def self.keep(prescription, entry, now)
         columns = PlanSession.written(prescription, on: entry.date, now: now)
         session = prescription.sessions.new(columns.merge(uuid: SecureRandom.uuid, written_in: mark(entry), effort: entry.effort, symptoms: entry.symptoms.map(&:to_s), note: entry.note))
+        times = times(session, entry, now)
+        session.update!(times.merge(caution: caution(prescription, times.fetch(:started_at))))
         parts = session.parts
-        raise Error, "#{entry.rounds.size} holds are written; planned were #{parts.size}." if entry.rounds.size > parts.size
-
-        session.update!(times(session, entry, now))
-        parts.zip(entry.rounds).each.with_index(1) { |(part, round), number| write(session, part, round, number) if round }
+        entry.rounds.each.with_index(1) { |round, number| write(session, parts[number - 1], round, number) }
         ActOnSymptoms.call(session, entry.symptoms, now: now) if entry.symptoms.any?
         session
+      end
+
+      def self.caution(prescription, at)
+        Caution.of(prescription.athlete, prescription.to_protocol, at: at, standing: prescription.to_standing(on: at.to_date))
       end
 
       def self.times(session, entry, now)
@@ -40,8 +43,8 @@ module Windlass
       end
 
       def self.write(session, part, round, number)
-        hold = part.is_a?(Timeline::Compiled::Placed) ? part.number : nil
-        session.rounds.create!(number: number, hold: hold, target_ms: (part.ms unless part.is_a?(Timeline::Compiled::Placed) && part.open?), held_ms: ms(round.held_s), skipped: round.skipped,
+        sounded = part.is_a?(Timeline::Compiled::Sounded)
+        session.rounds.create!(number: number, hold: (sounded ? nil : part&.number || number), target_ms: (part&.ms unless part && !sounded && part.open?), held_ms: ms(round.held_s), skipped: round.skipped,
           first_breath: round.first_breath, first_urge_ms: ms(round.urge_s), contraction_ms: ms(round.contraction_s), sao2_low: round.sao2_low)
       end
 
@@ -51,7 +54,7 @@ module Windlass
         LearnFromLog.call(session.athlete, now: now) if session.rounds.any? { |round| round.first_urge_ms || round.sao2_low }
         Propose.call(session)
       end
-      private_class_method :known, :keep, :times, :write, :ms, :close
+      private_class_method :known, :keep, :caution, :times, :write, :ms, :close
     end
   end
 end

@@ -16,7 +16,7 @@ module Windlass
           required(:minutes).filled(Types::Number)
           required(:calm).filled(:bool)
           required(:why_out).filled(:string, included_in?: Cold::WHY_OUT.keys)
-          required(:watcher).filled(Types::Text)
+          optional(:watcher).maybe(Types::Text)
           optional(:note).maybe(Types::Text)
         end
 

@@ -25,6 +25,14 @@ module Windlass
         end
       end
 
+      # What has to be saved at once is not asked for the rest.
+      # @param params [Hash]
+      # @return [Hash] without the faults of what may follow
+      def self.urgent_errors(kind, params, errors)
+        answers = kind.fields.select(&:choices).to_h { |field| [field.key, params[field.key.to_s]] }.compact
+        kind.urgent?(answers) ? errors.reject { |key, _| kind.fields.any? { |field| field.key.to_s == key && params[key].to_s.empty? } } : errors
+      end
+
       # One field of a schema: a number, a choice, or text.
       def self.field(schema, field)
         asked = field.optional ? schema.optional(field.key) : schema.required(field.key)
@@ -48,7 +56,13 @@ module Windlass
       end
 
       # @param params [Hash]
-      def self.parse(params, kind:, today:, shown: {}) = new(params, contract(kind).new(today: today), shown: shown)
+      def self.parse(params, kind:, today:, shown: {}) = new(params, contract(kind).new(today: today), shown: shown).for_kind(kind)
+
+      # @return [MeasureForm] with the faults that matter of that kind
+      def for_kind(kind)
+        @errors = self.class.urgent_errors(kind, typed, errors)
+        self
+      end
     end
   end
 end

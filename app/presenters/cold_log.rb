@@ -6,7 +6,7 @@ module Windlass
     class ColdLog
       SHOWN = 30
 
-      Row = Value.define(:day, :stage, :minutes, :calm, :why_out, :watcher, :note, :uuid)
+      Row = Value.define(:day, :stage, :minutes, :calm, :why_out, :watcher, :note, :uuid, :caution)
 
       attr_reader :athlete
 
@@ -20,8 +20,11 @@ module Windlass
 
       def standing = Cold.in_words(athlete.colds.map(&:to_core))
 
-      # @return [Array<Array(Integer, String)>] stages that are open
-      def stages = Cold::STAGES.first(Cold.open_stage(athlete.colds.map(&:to_core)) + 1).each_with_index.map { |words, index| [index + 1, words] }
+      # @return [Array<Array(Integer, String)>] all of them: what was done is written down, whether or not its stage was open
+      def stages
+        open = Cold.open_stage(athlete.colds.map(&:to_core))
+        Cold::STAGES.each_with_index.map { |words, index| [index + 1, (index > open) ? "#{words} (not open yet)" : words] }
+      end
 
       # @return [Array<Progression::Readiness::Reason>] against it today, whoever watches
       def reasons = Actions::LogCold.ready(athlete, watcher: "asked below", now: @now).reasons.reject(&:go?)
@@ -29,8 +32,8 @@ module Windlass
       # @return [Array<Row>] newest first
       def rows
         athlete.colds.last(SHOWN).reverse.map do |one|
-          Row.new(day: Dates.short(one.local_date), stage: Cold::STAGES[one.stage], minutes: Words.number(one.minutes), calm: one.to_core.calm? ? "calm" : "not calm",
-            why_out: Cold::WHY_OUT.fetch(one.why_out), watcher: one.watcher, note: one.note, uuid: one.uuid)
+          Row.new(day: Dates.short(one.local_date), stage: Cold::STAGES[one.stage], minutes: Words.number(one.minutes), calm: one.calm ? "calm" : "not calm",
+            why_out: Cold::WHY_OUT.fetch(one.why_out), watcher: one.watcher, note: one.note, uuid: one.uuid, caution: one.caution)
         end
       end
     end

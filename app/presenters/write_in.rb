@@ -55,9 +55,7 @@ module Windlass
       end
 
       def parsed(written)
-        entry = Log::Line.read(written, today: @today, targets: targets)
-        too_many = entry.rounds.size - parts.size
-        [entry, (too_many > 0) ? ["#{Words.count(entry.rounds.size, "hold")} written; planned are #{parts.size}"] : []]
+        [Log::Line.read(written, today: @today, targets: targets), []]
       rescue InvalidInput => error
         [nil, error.faults]
       end
@@ -72,7 +70,8 @@ module Windlass
         return Line.new(number: number, written: written, faults: faults, about: nil, rounds: [], missing: nil) unless entry
 
         unknown = entry.rounds.count { |round| !round.skipped && round.first_breath.nil? }
-        missing = [("#{Words.count(parts.size - entry.rounds.size, "hold")} of #{parts.size} not written" if entry.rounds.size < parts.size), ("#{Words.count(unknown, "first breath")} unknown" if unknown > 0), ("effort not said" if entry.effort.nil?)]
+        missing = [("#{Words.count(parts.size - entry.rounds.size, "hold")} of #{parts.size} not written" if entry.rounds.size < parts.size),
+          ("#{Words.count(entry.rounds.size - parts.size, "hold")} more than planned" if entry.rounds.size > parts.size), ("#{Words.count(unknown, "first breath")} unknown" if unknown > 0), ("effort not said" if entry.effort.nil?)]
         Line.new(number: number, written: written, faults: faults, about: about(entry), rounds: drawn(entry), missing: missing.compact.join("; "))
       end
 
@@ -82,16 +81,20 @@ module Windlass
 
       def drawn(entry)
         all = [*targets, *entry.rounds.filter_map(&:held_s)]
-        step = WIDTH / [parts.size, 1].max.to_f
+        most = [parts.size, entry.rounds.size, 1].max
+        step = WIDTH / most.to_f
         scale = (step - 15) / [all.max || 1, 1].max
-        targets.each_with_index.map do |target, index|
+        Array.new(most) do |index|
           round = entry.rounds[index]
-          Round.new(planned_x: (index * step).round(1), planned_width: (target * scale).round(1), held_width: ((round&.held_s || 0) * scale).round(1), words: if round&.held_s
-                                                                                                                                                                Words.hold(round.held_s)
-                                                                                                                                                              else
-                                                                                                                                                                (round ? "left out" : "")
-                                                                                                                                                              end, kind: round&.first_breath)
+          Round.new(planned_x: (index * step).round(1), planned_width: ((targets[index] || 0) * scale).round(1), held_width: ((round&.held_s || 0) * scale).round(1),
+            words: held_words(round), kind: round&.first_breath)
         end
+      end
+
+      def held_words(round)
+        return "" unless round
+
+        round.held_s ? Words.hold(round.held_s) : "left out"
       end
     end
   end

@@ -9,8 +9,9 @@ module Windlass
       self.table_name = "colds"
       belongs_to :athlete
 
+      # What would have been refused earns no stage.
       # @return [Windlass::Cold::Time]
-      def to_core = Windlass::Cold::Time.new(stage: stage, calm: calm, why_out: why_out)
+      def to_core = Windlass::Cold::Time.new(stage: stage, calm: calm && caution.empty?, why_out: why_out)
     end
   end
 end

@@ -10,7 +10,7 @@ module Windlass
 
       # Control pauses that doses may be computed from: what {Measures::ControlPause#valid?} says, as a query.
       scope :valid_control_pauses, -> {
-        where(kind: "control_pause", first_breath: "calm", value: Measures::PLAUSIBLE_S,
+        where(kind: "control_pause", first_breath: "calm", value: Measures::PLAUSIBLE_S, caution: "",
           ended_by: Measures::ENDINGS.select { |_, ending| ending.bodily }.keys)
       }
 
@@ -37,7 +37,7 @@ module Windlass
 
       # What ended badly doses nothing: what {Measures::HeldToTheEnd#went_well?} says, as a query.
       scope :that_went_well, -> {
-        where("coalesce(details ->> 'eventful', 'no') = 'no' AND coalesce(details ->> 'first_breath', '') <> 'gasp'")
+        where(caution: "").where("coalesce(details ->> 'eventful', 'no') = 'no' AND coalesce(details ->> 'first_breath', '') <> 'gasp'")
       }
 
       # The newest of each athlete: a look into the index for each, however many there are.
@@ -64,7 +64,7 @@ module Windlass
 
       # @return [Hash{Integer => Array<Measures::ControlPause>}] those taken on waking, by athlete
       def self.mornings(athlete_ids, since:)
-        where(athlete_id: athlete_ids, kind: "control_pause", on_waking: true, taken_at: since..)
+        where(athlete_id: athlete_ids, kind: "control_pause", on_waking: true, caution: "", taken_at: since..)
           .pluck(:athlete_id, :value, :taken_at, :ended_by, :first_breath).group_by(&:first).transform_values do |rows|
             rows.map do |_, value, taken_at, ended_by, first_breath|
               Measures::ControlPause.new(seconds: value, taken_at: taken_at.getlocal, on_waking: true, ended_by: ended_by.to_sym,

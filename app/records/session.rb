@@ -77,7 +77,7 @@ module Windlass
       def to_core
         Progression::Session.new(id: id, date: local_date, protocol: protocol, dose: to_dose, effort: effort,
           symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.map(&:to_core), seconds_done: done_ms && done_ms / 1000.0,
-          ended_at: ended_at&.getlocal, washout: washout, ribs: ribs&.to_sym, rounds_planned: rounds_planned)
+          ended_at: ended_at&.getlocal, washout: washout, ribs: ribs&.to_sym, refused: !caution.empty?, rounds_planned: rounds_planned)
       end
 
       # @return [Integer] judged parts that this set was to have
@@ -96,7 +96,7 @@ module Windlass
         end
       end
 
-      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at ribs].push(Arel.sql("prescriptions.run_once")).freeze
+      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at ribs].push(Arel.sql("prescriptions.run_once"), :caution).freeze
 
       # What was judged once stays as it is, mostly: kept under the mark that the database changes with anything that a judge reads of it.
       JUDGED = Kept.new(4_000)
@@ -146,11 +146,11 @@ module Windlass
       def self.read(ids)
         rounds = Round.core_by_session(ids)
         planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).then { |family| family.rounds(dose) / family.sets(dose) } }
-        where(id: ids).joins(:prescription).pluck(*COLUMNS).to_h do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at, ribs, once|
+        where(id: ids).joins(:prescription).pluck(*COLUMNS).to_h do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at, ribs, once, caution|
           given = dose(dose)
           [id, Progression::Session.new(id: id, date: date, protocol: protocol, dose: given, effort: effort, washout: washout, ended_at: ended_at&.getlocal,
             symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []), seconds_done: done_ms && done_ms / 1000.0,
-            ribs: ribs&.to_sym, once: once == true || once == 1, rounds_planned: planned[[protocol, given]])]
+            ribs: ribs&.to_sym, once: once == true || once == 1, refused: !caution.empty?, rounds_planned: planned[[protocol, given]])]
         end.values_at(*ids)
       end
 

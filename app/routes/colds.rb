@@ -18,20 +18,17 @@ module Windlass
       end
 
       module Helpers
-        # Who is not ready keeps what was typed: it may be of another day.
+        # What was done is kept, with its caution.
         def log_cold(form)
-          Actions::LogCold.call(athlete, form.values, now: now)
-          tell "The cold is logged."
+          cold = Actions::LogCold.call(athlete, form.values, now: now)
+          tell ["The cold is logged.", (cold.caution.empty? ? nil : "It counts toward no stage. #{cold.caution}")].compact.join(" ")
           redirect to("/athletes/#{athlete.id}/cold"), 303
-        rescue Error => error
-          status 422
-          cold_page(form, refusal: error.message)
         end
 
-        def cold_page(form, refusal: nil)
+        def cold_page(form)
           status 422 unless form.valid?
           page = Presenters::ColdLog.new(athlete, now: now)
-          erb :"colds/index", locals: {title: page.title, page: page, form: form, refusal: refusal}
+          erb :"colds/index", locals: {title: page.title, page: page, form: form}
         end
       end
     end

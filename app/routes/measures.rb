@@ -48,13 +48,8 @@ module Windlass
           raise Sinatra::NotFound
         end
 
-        # Who is not ready keeps what was typed: it may be of another day.
         def take_measure(form)
-          measure = Actions::TakeMeasure.call(athlete, measure_kind, form.values, now: now)
-          redirect to("/measures/#{measure.uuid}"), 303
-        rescue Error
-          status 422
-          measure_form(form)
+          redirect to("/measures/#{Actions::TakeMeasure.call(athlete, measure_kind, form.values, now: now).uuid}"), 303
         end
 
         def measure_form(form)

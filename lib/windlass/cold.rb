@@ -13,6 +13,15 @@ module Windlass
     # Getting out for one of these was right, and no stage up comes of it.
     NOT_CALM = %w[gasp pain unease shiver].freeze
 
+    # From this stage on somebody is beside; under a shower nobody has to be.
+    WATCHED_FROM = 2
+
+    # @return [String, nil] why a stage came too early
+    def self.early_words(stage, open) = ("Stage #{stage + 1} opens once stage #{open + 1} was calm #{CALM_TIMES} times in a row." if stage > open)
+
+    # @return [String, nil] that nobody was beside
+    def self.alone_words(stage, watcher) = ("Nobody is named who was beside." if stage >= WATCHED_FROM && watcher.strip.empty?)
+
     # One time in the cold.
     Time = Value.define(:stage, :calm, :why_out) do
       def calm? = calm && !NOT_CALM.include?(why_out)

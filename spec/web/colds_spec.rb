@@ -8,22 +8,28 @@ RSpec.describe "Measures that act, and cold", :web do
 
   def log(**more) = submit(address, address, stage: "1", minutes: "2", calm: "true", why_out: "done", watcher: "Ada", taken_on: clock.now.to_date.to_s, **more)
 
-  it "logs cold once, keeps what was typed where it is refused, and opens a stage when the one before was calm" do
+  it "logs cold once, keeps what was typed, opens a stage when the one before was calm, and writes down what came too early or alone" do
     log(minutes: "900")
     expect([last_response.status, page.at("#minutes")["value"], text]).to match [422, "900", /900 is not allowed; allowed: 0.5 to 60/]
     3.times { |ago| log(taken_on: (clock.now.to_date - ago).to_s) }
     get(address)
 
-    expect([athlete.colds.count, page.css("tbody tr").size, page.css("input[name=stage]").size]).to eq [3, 3, 2]
-    log(stage: "4")
-    expect([last_response.status, text]).to match [422, /Stage 4 opens once stage 2 was calm 3 times in a row/]
+    expect([athlete.colds.count, page.css("tbody tr").size, page.css("input[name=stage] + span").map(&:text).grep(/not open yet/).size]).to eq [3, 3, 2]
+    3.times { log(stage: "4", watcher: "") }
+    follow_redirect!
+    expect(text).to include "It counts toward no stage. Stage 4 opens once stage 2 was calm 3 times in a row. Nobody is named who was beside."
+    expect(Windlass::Cold.open_stage(athlete.colds.reload.map(&:to_core))).to eq 1
+    log(watcher: "")
+    expect(athlete.colds.reload.last.caution).to eq ""
   end
 
   it "keeps cold an hour from holds and twelve from over-breathing, both ways" do
     holds = prescribe(athlete)
     run_set(holds).update!(ended_at: clock.now - 600)
+    get(address)
+    expect(text).to include "Small holds less than an hour ago: cold and holds are never combined"
     log
-    expect([last_response.status, text]).to match [422, /Small holds less than an hour ago: cold and holds are never combined/]
+    expect(athlete.colds.sole.caution).to eq "Small holds less than an hour ago: cold and holds are never combined."
     clock.now += 3600
     log
     clock.now += 600

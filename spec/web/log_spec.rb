@@ -26,10 +26,21 @@ RSpec.describe "The log", :web do
   end
 
   it "keeps nothing where a line can't be read: line and column are named, and what was typed stays" do
-    write_in("5x13 ok\n5 gsap\n5x14")
+    write_in("5x13 ok\n5 gsap\n5x14 mon")
     expect(last_response.status).to eq 422
-    expect(text).to include('Line 2, column 3: "gsap" is not known; perhaps "gasp"', "Line 3, 14 holds written; planned are 13")
-    expect([page.at("textarea").text.strip, Windlass::Records::Session.count]).to eq ["5x13 ok\n5 gsap\n5x14", 0]
+    expect(text).to include('Line 2, column 3: "gsap" is not known; perhaps "gasp"', "1 hold more than planned")
+    expect([page.at("textarea").text.strip, Windlass::Records::Session.count]).to eq ["5x13 ok\n5 gsap\n5x14 mon", 0]
+  end
+
+  it "keeps what happened whatever was planned, and whatever readiness would have said: it counts in walls and load, and toward no step" do
+    athlete.suspensions.create!(account_id: 1, kind: "stop", reason: "Chest pain.", session: run_set(prescription, at: clock.now - 5 * 86_400), opened_at: clock.now - 5 * 86_400)
+    write_in("5x13 ok e4 yesterday @7:30\n5x15 ok e4 yesterday @15:00")
+    session = prescription.sessions.order(:started_at).last
+
+    expect([session.rounds.count, session.caution, session.to_core.refused]).to eq [15, "Chest pain.", true]
+    expect(session.proposed_reason).to eq "Clean. Readiness would have refused it: it counts toward no step."
+    get("/sessions/#{session.uuid}")
+    expect(text).to include "Readiness would have refused it: Chest pain."
   end
 
   it "is a form, too: all as planned, filled in on its sheet, corrected with what stood there, and discarded where it was written wrong" do

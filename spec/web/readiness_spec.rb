@@ -172,15 +172,25 @@ RSpec.describe "The day before training", :web do
       expect(text).to include "6 holds of 45 s, rests from 2:00 down to 0:45"
     end
 
-    it "are refused today where the athlete is not ready, but may be written in for another day" do
+    it "are kept whatever readiness would have said: with its caution, and without a dose" do
       take("maximal_hold", hold)
       take("maximal_hold", hold)
-      expect([last_response.status, text]).to match [422, /The last maximal test was on 2 March 2026. Not before 9 March 2026/]
-      expect(page.at("input[name=seconds]")["value"]).to eq "95,4"
+      expect(text).to include "No dose is computed from it. The last maximal test was on 2 March 2026."
+      expect([athlete.measures.where(kind: "maximal_hold").pluck(:caution).count(&:empty?), athlete.reload.to_values.maximal_hold_shown_on]).to eq [1, clock.now.to_date]
       take("maximal_hold", hold.merge(taken_on: "2026-01-05"))
-      expect([last_response.status, athlete.measures.where(kind: "maximal_hold").count]).to eq [200, 2]
+      expect([last_response.status, athlete.measures.where(kind: "maximal_hold").count]).to eq [200, 3]
       take("maximal_hold", hold.merge(watcher: " "))
       expect([last_response.status, text]).to match [422, /Who watched: is missing/]
+    end
+
+    it "are saved the moment that something is seen which stops hold work; the rest may follow" do
+      address = "/athletes/#{athlete.id}/measures/breathing_movement"
+      submit("#{address}/new", address, taken_on: clock.now.to_date.to_s, prone_paradoxical: "yes")
+      expect([last_response.status, Windlass::Records::Measure.newest_movements([athlete.id])[athlete.id]]).to eq [303, {prone_paradoxical: "yes"}]
+      follow_redirect!
+      expect(text).to include "Seen in part.", "Paradoxical breathing"
+      submit("#{address}/new", address, taken_on: clock.now.to_date.to_s, prone_paradoxical: "no")
+      expect([last_response.status, text]).to match [422, /is missing/]
     end
 
     wrong = {

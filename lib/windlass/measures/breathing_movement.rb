@@ -13,7 +13,8 @@ module Windlass
       about id: "breathing_movement", name: "Breathing movement", unit: "of 6 done", value: :done,
         steps: ["On the back, knees bent, one hand on the belly, one on the chest. Watch a normal breath.",
           "Then ask for belly only, for chest only, and for all three zones in one full breath.",
-          "The same face down: there many find the belly who do not find it on their back."],
+          "The same face down: many find the belly more easily there.",
+          "Paradoxical breathing stops hold work: save it as soon as it is seen. The rest may follow."],
         cautions: []
 
       POSITIONS.each do |position, words|
@@ -22,6 +23,9 @@ module Windlass
         field :"#{position}_back", "#{words}: the back widens", choices: GRADES
         SKILLS.each { |skill, asked| field :"#{position}_#{skill}", "#{words}: #{asked}", choices: GRADES }
       end
+
+      # What stops hold work is saved the moment it is seen.
+      def urgent?(details) = !self.class.fault(details).nil?
 
       # @param details [Hash] grades
       # @return [Float] what is done of the six things asked
@@ -38,14 +42,18 @@ module Windlass
 
       private
 
-      def headline(taken) = "#{Words.number(taken.value)} of 6 done; #{LEADS.fetch(taken.details[:supine_leads])} #{(taken.details[:supine_leads] == "even") ? "lead" : "leads"} at rest."
+      def headline(taken)
+        return "Seen in part." if taken.details[:supine_leads].nil?
+
+        "#{Words.number(taken.value)} of 6 done; #{LEADS.fetch(taken.details[:supine_leads])} #{(taken.details[:supine_leads] == "even") ? "lead" : "leads"} at rest."
+      end
 
       def sentences(taken, context)
         details = taken.details
         [
           self.class.fault(details)&.then { |fault| "#{fault} That comes first: quiet breathing and drills only, lying or face down, until it is seen well." },
           ("At rest the belly is wanted in the lead." if details[:supine_leads] == "chest"),
-          ("Finds the belly face down better than on the back: practise it there." if POINTS[details[:prone_belly_only]] > POINTS[details[:supine_belly_only]]),
+          ("Finds the belly face down better than on the back: practise it there." if details.values_at(:prone_belly_only, :supine_belly_only).map { |grade| POINTS[grade] }.then { |prone, supine| prone && supine && prone > supine }),
           ("The back does not widen in either position." if POSITIONS.keys.all? { |position| details[:"#{position}_back"] == "no" }),
           by_discipline(context.disciplines)
         ]

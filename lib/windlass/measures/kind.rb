@@ -83,6 +83,10 @@ module Windlass
       # @return [String, nil] what happened that stops all hold work
       def stop(_taken) = nil
 
+      # @param _details [Hash] answers, by field
+      # @return [Boolean] something was seen that is saved at once: the rest may follow
+      def urgent?(_details) = false
+
       # @param taken [Taken]
       # @return [Boolean] it went well: a measure that ended badly doses nothing
       def went_well?(_taken) = true

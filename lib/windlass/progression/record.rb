@@ -36,12 +36,12 @@ module Windlass
       end
 
       # Sessions on this rung without a break, this one last. Light days and those without a hold are passed over.
-      def row = @row ||= before_on_this_rung + (session.light ? [] : [session])
+      def row = @row ||= before_on_this_rung + (passed_over?(session) ? [] : [session])
 
       def clean_in_a_row = @clean_in_a_row ||= row.reverse.take_while { |past| (past.equal?(session) ? self : at(past)).clean? }.size
 
-      # A light day neither counts nor breaks a row.
-      def enough? = !session.light && clean_in_a_row >= protocol.clean_sessions && !stepped_today?
+      # A light day neither counts nor breaks a row, nor does what readiness would have refused.
+      def enough? = !session.light && !session.refused && clean_in_a_row >= protocol.clean_sessions && !stepped_today?
 
       # @return [Boolean] a lower rung was done earlier on this day: one advance a protocol a day
       def stepped_today?
@@ -114,9 +114,12 @@ module Windlass
       def same?(past) = past.id == session.id && past.protocol == session.protocol
 
       def before_on_this_rung
-        newest_first = @earlier.select { |past| past.protocol == session.protocol && !past.light && !past.once }.reverse
+        newest_first = @earlier.select { |past| past.protocol == session.protocol && !passed_over?(past) }.reverse
         newest_first.take_while { |past| !past.counts? || protocol.same_dose?(past.dose, standing.dose) }.select(&:counts?).reverse
       end
+
+      # Neither counts nor breaks a row; what readiness would have refused breaks it where it was not clean.
+      def passed_over?(past) = past.light || past.once || (past.refused && evidence_of(past).clean?)
 
       def evidence_of(past) = @past.seen.evidence(past)
 

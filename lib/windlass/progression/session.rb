@@ -37,7 +37,7 @@ module Windlass
     STREAMS = %i[even flickering].freeze
 
     # One session as the judge sees it. date is the local date of its start; light sessions neither count nor break a row.
-    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light, :ended_at, :washout, :unrated_sets, :ribs, :once) do
+    Session = Value.define(:id, :date, :protocol, :dose, :effort, :symptoms, :rounds_planned, :rounds, :seconds_done, :light, :ended_at, :washout, :unrated_sets, :ribs, :once, :refused) do
       # @param effort [Numeric, nil] 0-10, category-ratio scale (Borg 1982, from memory)
       # @param symptoms [Array<Symbol>] of {Symptoms}
       # @param protocol [String] of the library, or an {Activity} besides
@@ -46,9 +46,10 @@ module Windlass
       # @param washout [Float, nil] the strongest that was forecast for it, mmHg
       # @param unrated_sets [Array<Integer>] sets of the day whose effort nobody noted
       # @param once [Boolean] it was run once, beside a ladder: it neither counts in a row nor breaks one
+      # @param refused [Boolean] readiness would have refused it: it was done, and counts toward no step
       # @param ribs [Symbol, nil] of {RIBS_STAYED}, said of the whole session
       def initialize(id:, date:, protocol:, dose:, rounds:, effort: nil, symptoms: [], rounds_planned: rounds.size,
-        seconds_done: nil, light: false, ended_at: nil, washout: nil, unrated_sets: [], ribs: nil, once: false)
+        seconds_done: nil, light: false, ended_at: nil, washout: nil, unrated_sets: [], ribs: nil, once: false, refused: false)
         super
       end
 
@@ -66,7 +67,7 @@ module Windlass
         efforts = real.map(&:effort)
         real.last.with(rounds: (real.size > 1) ? named(real) : real.last.rounds, effort: efforts.compact.max,
           unrated_sets: (real.size > 1) ? (1..real.size).select { |number| efforts[number - 1].nil? } : [],
-          symptoms: real.flat_map(&:symptoms).uniq, light: real.any?(&:light), rounds_planned: rounds_planned,
+          symptoms: real.flat_map(&:symptoms).uniq, light: real.any?(&:light), refused: real.any?(&:refused), rounds_planned: rounds_planned,
           washout: real.filter_map(&:washout).max, seconds_done: (real.sum { |set| set.seconds_done.to_f } if real.any?(&:seconds_done)))
       end
 

@@ -7,6 +7,8 @@ module Windlass
         "clean, but fewer clean sessions in a row on this rung than a step needs, or a step was made today already", looks_at: :past, spoils: false) do |record|
         if record.clean? && record.session.light
           "Clean. A light day neither counts nor breaks the row."
+        elsif record.clean? && record.session.refused
+          "Clean. Readiness would have refused it: it counts toward no step."
         elsif record.clean? && record.stepped_today?
           "Clean. One step a day: the next one another day."
         elsif record.clean? && !record.enough?
