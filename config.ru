@@ -4,6 +4,7 @@ require_relative "app/boot"
 
 use Rack::Deflater
 use Windlass::Security::Policy
+use Windlass::Listening::Doorkeeper
 map(Windlass::Assets::PREFIX) { run Windlass::Assets.files }
 run Windlass::Web
 

@@ -67,6 +67,20 @@ module Windlass
     # @return [Boolean] one file on this machine
     def self.file?(place = default_path) = !place.start_with?("postgres")
 
+    # What is read inside is the house as it was at one moment; nobody who writes waits for it.
+    def self.at_one_moment(&reading)
+      connection = ActiveRecord::Base.connection
+      return yield if connection.open_transactions.positive?
+      return ActiveRecord::Base.transaction(isolation: :repeatable_read, &reading) unless connection.adapter_name == "SQLite"
+
+      connection.execute("BEGIN DEFERRED")
+      begin
+        yield
+      ensure
+        connection.execute("COMMIT")
+      end
+    end
+
     # After rows were written with numbers of their own, or all were taken away: the next number follows the last.
     # @param records [Array<Class>]
     def self.number_on(records)

@@ -70,8 +70,7 @@ module Windlass
     # @return [String] text of the file
     # @raise [Error] where none was sent
     def uploaded(key)
-      file = @uploads[key] or raise Error, "No file was chosen."
-      file[:tempfile].read.force_encoding(Encoding::UTF_8).scrub
+      Formats::Text.of(uploaded_bytes(key))
     end
   end
 end

@@ -3,6 +3,7 @@
 require_relative "../lib/windlass"
 require_relative "database"
 
+require_relative "records/columns"
 require_relative "records/record"
 require_relative "records/discardable"
 require_relative "records/account"

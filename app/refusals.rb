@@ -34,10 +34,28 @@ module Windlass
       end
     end
 
+    # Of a transaction that could not even be taken back the first error is the one that says why.
+    # @return [Array<Exception>] the error, and what it came of
+    def self.causes(error) = [error].tap { |all| all << all.last.cause while all.last.cause && all.size < 10 }.reverse
+
+    # Something that nobody expected: it has a name on the page, under which the log has all of it.
+    def fail_with(error)
+      id = SecureRandom.alphanumeric(8).upcase
+      FaultLog.fault(id, request, error)
+      status 500
+      return JSON.generate(errors: {request: "Something failed here. Its name in the log is #{id}."}).tap { content_type :json } if json_wanted?
+
+      erb(:"errors/failed", locals: {title: "Something failed", id: id})
+    end
+
+    # Who sends JSON, or asks for it, reads no page.
+    def json_wanted? = request.media_type == "application/json" || request.env["HTTP_ACCEPT"].to_s.start_with?("application/json")
+
     # A machine gets JSON, a person a page.
     def refuse(code, title, message, again: false)
+      FaultLog.refusal(code, request)
       status code
-      return [code, JSON.generate(errors: {request: message})].last.tap { content_type :json } if request.media_type == "application/json"
+      return [code, JSON.generate(errors: {request: message})].last.tap { content_type :json } if json_wanted?
 
       again ? erb(:"errors/again", locals: {title: title, message: message, fields: resent, by_itself: code == 503 && !params.key?(SENT_AGAIN)}) : erb(:"errors/refused", locals: {title: title, message: message})
     end
@@ -53,9 +71,9 @@ module Windlass
     end
 
     def refuse_writing(error)
-      said = [error, error.cause].compact.flat_map { |one| one.class.ancestors.map(&:name) }
+      said = Refusals.causes(error).flat_map { |one| one.class.ancestors.map(&:name) }
       code, title, message = WRITING.values_at(*said).compact.first
-      return erb(:"errors/failed", locals: {title: "Something failed"}).tap { status 500 } unless code
+      return fail_with(error) unless code
 
       headers "retry-after" => "2" if code == 503
       refuse(code, title, message, again: code == 503 && !request.get?)

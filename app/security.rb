@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "fileutils"
+require_relative "listening"
 
 module Windlass
   # What keeps strangers' scripts and forms out. Registered by the web application.
@@ -16,6 +17,8 @@ module Windlass
       "permissions-policy" => "camera=(), geolocation=(), microphone=(self), payment=(), usb=()",
       "cache-control" => "no-store"
     }.freeze
+    # Whoever came by TLS once comes by nothing else.
+    STRICT_TRANSPORT = {"strict-transport-security" => "max-age=31536000"}.freeze
     LOCAL_HOSTS = %w[127.0.0.1 localhost ::1 [::1]].freeze
     SECRET_FILE = File.expand_path("../tmp/session_secret", __dir__)
     # Characters that a secret must have.
@@ -26,7 +29,7 @@ module Windlass
 
     def self.registered(app)
       app.use Door::SizeLimit
-      app.set :sessions, key: "windlass", httponly: true, same_site: :lax, secure: on?("WINDLASS_HTTPS"), expire_after: 30 * 86_400
+      app.set :sessions, key: "windlass", httponly: true, same_site: :lax, secure: Listening.secret_way?, expire_after: 30 * 86_400
       app.set :session_secret, secret
       app.set :host_authorization, permitted_hosts: LOCAL_HOSTS + ENV.fetch("WINDLASS_HOSTS", "").split(",").map(&:strip).reject(&:empty?)
       app.set :protection, reaction: :deny, except: %i[remote_token]
@@ -61,11 +64,14 @@ module Windlass
 
     # Outermost: what is refused before the application hears of it carries the policy too.
     class Policy
-      def initialize(app) = @app = app
+      def initialize(app)
+        @app = app
+        @headers = Listening.secret_way? ? HEADERS.merge(STRICT_TRANSPORT) : HEADERS
+      end
 
       def call(env)
         status, headers, body = @app.call(env)
-        [status, HEADERS.merge(headers), body]
+        [status, @headers.merge(headers), body]
       end
     end
 

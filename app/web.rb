@@ -15,6 +15,7 @@ require_relative "log_files"
 require_relative "archive"
 require_relative "papers"
 require_relative "programme_calendar"
+require_relative "fault_log"
 require_relative "refusals"
 require_relative "security"
 require_relative "view_helpers"
@@ -55,7 +56,8 @@ module Windlass
     set :erb, escape_html: true
     set :show_exceptions, false
     set :raise_errors, false
-    set :dump_errors, -> { !test? }
+    # {FaultLog} writes them.
+    set :dump_errors, false
     set :environment, ENV.fetch("WINDLASS_ENV", "production").to_sym
     # Time is an argument everywhere; here it enters.
     set :clock, Time
@@ -132,7 +134,10 @@ module Windlass
     end
 
     error InvalidInput do
+      FaultLog.refusal(422, request)
       status 422
+      next JSON.generate(errors: {request: env["sinatra.error"].faults.join("; ")}).tap { content_type :json } if json_wanted?
+
       erb :"errors/faults", locals: {title: "Not read", faults: env["sinatra.error"].faults}
     end
 
@@ -144,9 +149,9 @@ module Windlass
 
     error(*Refusals::NOTHING_WRITTEN) { refuse_writing(env["sinatra.error"]) }
 
-    error do
-      status 500
-      erb :"errors/failed", locals: {title: "Something failed"}
-    end
+    # The disk may be full before a database is asked: of what was uploaded, or of the log.
+    error(Errno::ENOSPC) { refuse(*Refusals::FULL) }
+
+    error { fail_with(env["sinatra.error"]) }
   end
 end

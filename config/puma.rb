@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
 require "etc"
+require_relative "../lib/windlass/errors"
 require_relative "../app/collecting"
+require_relative "../app/listening"
 
 # Some processes of few threads: Ruby computes one thing at a time in each, and who shares one waits for the other's page; more processes
 # than cores share these fairly (bench/load). SQLite writes one at a time in all of them. Nothing that one process keeps is needed by
@@ -12,7 +14,11 @@ processes = Integer(ENV.fetch("WINDLASS_WORKERS", (Etc.nprocessors > 1) ? (2 * E
 workers processes
 # A connection that is kept stays with its process, however busy that is: each request goes to the one that is free (bench/load).
 enable_keep_alives false
-bind "tcp://#{ENV.fetch("WINDLASS_BIND", "127.0.0.1")}:#{ENV.fetch("PORT", 9494)}"
+begin
+  bind Windlass::Listening.address
+rescue Windlass::Error => error
+  abort error.message
+end
 
 if processes.positive?
   silence_single_worker_warning

@@ -11,6 +11,7 @@ require_relative "windlass/value"
 require_relative "windlass/errors"
 require_relative "windlass/numbers"
 require_relative "windlass/kept"
+require_relative "windlass/bounds"
 
 require_relative "windlass/physiology/constants"
 require_relative "windlass/physiology/lung_volumes"

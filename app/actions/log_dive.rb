@@ -8,11 +8,14 @@ module Windlass
       STOPS = {"shaking" => :motor_loss, "blackout" => :blackout}.freeze
 
       # @param form [Forms::DiveForm]
+      # @param seen [String, nil] of a correction: the dive as {Records::Record#seen_as} said it; nil: from the surface clock, which sends it again
       # @return [Records::Dive]
-      def self.call(athlete, form, now:)
+      def self.call(athlete, form, now:, seen: nil)
         athlete.transaction do
           dive = Records::Dive.find_or_initialize_by(uuid: form.values[:uuid]) { |one| one.assign_attributes(account_id: athlete.account_id, athlete: athlete) }
           raise Error, "This dive is somebody else's." unless dive.athlete_id == athlete.id
+
+          dive.changed_by_nobody_since!(seen) if seen
 
           was = dive.signs
           dive.assign_attributes(form.columns)

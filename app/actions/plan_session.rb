@@ -47,13 +47,15 @@ module Windlass
       end
 
       # One is planned a day, not two: where another dose was planned and not begun, it is this one now. The database has the
-      # last word where two ask at once.
+      # last word where two ask at once: who comes second gets what the first one planned.
       def self.plan(prescription, columns, now)
-        prescription.transaction do
+        prescription.transaction(requires_new: true) do
           planned = prescription.sessions.find_by(state: "planned", local_date: now.to_date)
           planned&.update!(columns)
           planned || prescription.sessions.create!(columns.merge(uuid: SecureRandom.uuid))
         end
+      rescue ActiveRecord::RecordNotUnique, ActiveRecord::StaleObjectError
+        prescription.sessions.find_by!(state: %w[planned running], local_date: now.to_date)
       end
 
       # @param standing [Progression::Standing] where they stood; who comes back is put lower

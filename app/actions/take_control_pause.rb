@@ -12,6 +12,16 @@ module Windlass
         end
       end
 
+      # One score a morning: another one of the same day corrects it, and what stood there before is kept.
+      # @return [Records::Measure]
+      def self.morning(athlete, values, now:)
+        day = values[:taken_on]
+        known = athlete.measures.where(kind: "control_pause", on_waking: true, taken_at: day.to_time...(day + 1).to_time).order(:taken_at).last
+        return call(athlete, values, now: now) if known.nil? || known.uuid == values[:uuid] || !values[:on_waking]
+
+        Correct.measure(known, values, seen: known.seen_as, now: now)
+      end
+
       # @return [Hash] what the form says
       def self.columns(values)
         {value: values[:seconds], note: values[:note].to_s, **values.slice(:on_waking, :ended_by, :first_breath)}

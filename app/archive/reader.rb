@@ -12,8 +12,10 @@ module Windlass
       MOST_CHARACTERS = 20_000
 
       # @param account [Records::Account] that gets it
-      def initialize(account)
+      # @param today [Date] what was done lies before it
+      def initialize(account, today: Date.today)
         @account = account
+        @today = today
         @faults = []
         @base = {}
       end
@@ -22,9 +24,7 @@ module Windlass
       # @return [Integer] athletes read
       # @raise [InvalidInput]
       def read(text)
-        data = parse(text)
-        faulty unless data.is_a?(Hash) && data["windlass"] == VERSION && TABLES.all? { |table| data[table.name].is_a?(Array) }
-        @data = data
+        data = @data = upgraded(parse(text))
         Records::Record.transaction(requires_new: true) do
           TABLES.each { |table| keep(table, data[table.name]) }
           Database.number_on(TABLES.select { |table| table.key == "id" }.map(&:record))
@@ -43,12 +43,23 @@ module Windlass
       private
 
       def parse(text)
-        JSON.parse(text.dup.force_encoding(Encoding::UTF_8).then { |whole| whole.valid_encoding? ? whole : faulty("is not UTF-8") }, max_nesting: DEEPEST)
+        whole = text.dup.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF")
+        JSON.parse(whole.valid_encoding? ? whole : faulty("is not UTF-8"), max_nesting: DEEPEST)
       rescue JSON::ParserError => error
         faulty("is not JSON (#{error.message.lines.first.to_s.strip[0, 120]})")
       end
 
-      def faulty(words = "is no archive of Windlass; allowed: an object with windlass: #{VERSION} and a list for each of #{TABLES.map(&:name).join(", ")}") = raise(InvalidInput, ["archive: #{words}"])
+      # @return [Hash] as this version writes it; a table that an earlier version did not have is empty
+      def upgraded(data)
+        version = data["windlass"] if data.is_a?(Hash)
+        faulty unless version.is_a?(Integer) && version.positive? && data["athletes"].is_a?(Array)
+        faulty("is of version #{version}; allowed: up to #{VERSION}. A newer Windlass wrote it, and can read it") if version > VERSION
+
+        whole = (version...VERSION).reduce(data) { |known, step| UPGRADES.fetch(step).call(known) }
+        TABLES.to_h { |table| [table.name, []] }.merge(whole).tap { |all| faulty unless TABLES.all? { |table| all[table.name].is_a?(Array) } }
+      end
+
+      def faulty(words = "is no archive of Windlass; allowed: an object with windlass: 1 to #{VERSION} and a list for each of #{TABLES.map(&:name).join(", ")}") = raise(InvalidInput, ["archive: #{words}"])
 
       def place(data)
         wrong = data.is_a?(Hash) ? data.find { |name, value| !PLACE.include?(name) || !value.is_a?(String) || value.length > 200 }&.first : "it"
@@ -73,19 +84,35 @@ module Windlass
         own = (table.key == "id") ? {"id" => @base[table.name] + index + 1} : {}
         own["account_id"] = @account.id if table.owned?
         values = table.columns.to_h { |column| [column.name, value(table, column, row, path)] }
-        Sense.of(table.name, values) { |name, words| fault("#{path}.#{name}", words) } if @faults.empty?
+        Sense.of(table.name, values, born_on(row)) { |name, words| fault("#{path}.#{name}", words) } if @faults.empty?
         own.merge(values)
       end
 
       def value(table, column, row, path)
         where = "#{path}.#{column.name}"
-        return fault(where, "is missing") unless row.key?(column.name)
+        return unsaid(table, column, where) unless row.key?(column.name)
 
         given = row[column.name]
         return column.null ? nil : fault(where, "is missing") if given.nil?
 
         target = table.target(column.name, row)
-        target ? reference(target, given, where) : typed(column.type, given, where)
+        return reference(target, given, where) if target
+
+        found = typed(column.type, given, where)
+        allowed = found.nil? ? nil : Records::Columns.fault(table.name, column.name, found, @today)
+        allowed ? fault(where, "#{Error.shown(given)} is not allowed; allowed: #{allowed}") : found
+      end
+
+      # An archive of an earlier version says nothing of what came later: that is as it is where nobody says anything.
+      def unsaid(table, column, where)
+        usual = table.default(column.name)
+        (usual.nil? && !column.null) ? fault(where, "is missing") : usual
+      end
+
+      # @return [Date, nil] of whose row it is
+      def born_on(row)
+        whose = (row["athlete_id"].is_a?(Integer) && row["athlete_id"].positive?) ? @data["athletes"][row["athlete_id"] - 1] : nil
+        Reader.moment(Date, whose["born_on"].to_s) if whose.is_a?(Hash)
       end
 
       def reference(target, given, where)
@@ -121,13 +148,13 @@ module Windlass
       end
 
       def insert(table, rows, from)
-        table.record.transaction(requires_new: true) { table.record.insert_all!(rows) }
+        table.record.transaction(requires_new: true) { table.record.unscoped.insert_all!(rows) }
       rescue ActiveRecord::StatementInvalid
         rows.each_with_index { |row, index| insert_one(table, row, "#{table.name}[#{from + index}]") }
       end
 
       def insert_one(table, row, path)
-        table.record.transaction(requires_new: true) { table.record.insert_all!([row]) }
+        table.record.transaction(requires_new: true) { table.record.unscoped.insert_all!([row]) }
       rescue ActiveRecord::RecordNotUnique
         raise InvalidInput, ["#{path}: is here already"]
       rescue ActiveRecord::StatementInvalid => error
@@ -145,11 +172,13 @@ module Windlass
     module Sense
       # @yieldparam column [String]
       # @yieldparam words [String] what is wrong
-      def self.of(table, row)
+      # @param born_on [Date, nil] of whose row it is
+      def self.of(table, row, born_on = nil, &fault)
         sense(table, row)
+        times(row, born_on, &fault)
       rescue Unknown, InvalidInput, InvalidValue => error
         yield "protocol", error.message
-      rescue KeyError, TypeError, NoMethodError, ArgumentError, ZeroDivisionError, FloatDomainError
+      rescue KeyError, TypeError, NoMethodError, ArgumentError, ZeroDivisionError, RangeError
         yield((table == "sessions") ? "segments" : "dose", "can't be read as what it is")
       end
 
@@ -163,11 +192,22 @@ module Windlass
         end
       end
 
+      # Nothing ends before it begins, and nobody trains before they are born.
+      def self.times(row, born_on)
+        began, ended = row.values_at("started_at", "ended_at")
+        yield "ended_at", "#{ended.iso8601} lies before its beginning; allowed: from #{began.iso8601} on" if began && ended && ended < began
+
+        %w[local_date answered_on given_on].each do |column|
+          day = row[column]
+          yield column, "#{day} lies before #{born_on}, the day of birth" if day && born_on && day < born_on
+        end
+      end
+
       def self.words_of(protocol, dose)
         given = Records::Record.dose(dose)
         Protocols.bound(protocol) { given }.in_words(given)
       end
-      private_class_method :sense, :words_of
+      private_class_method :sense, :times, :words_of
     end
   end
 end

@@ -14,13 +14,14 @@ module Windlass
       def self.to_h
         lists = TABLES.to_h { |table| [table.name, {type: "array", items: row(table)}] }
         {"$schema": "https://json-schema.org/draft/2020-12/schema", "$id": "https://windlass.invalid/formats/archive.schema.json", title: "An archive of Windlass",
-         type: "object", required: ["windlass", "of", *lists.keys], additionalProperties: false,
-         properties: {windlass: {const: VERSION}, of: {enum: %w[place athlete]}, place: {type: "object", properties: PLACE.to_h { |name| [name, {type: "string"}] }, additionalProperties: false}, **lists.transform_keys(&:to_sym)}}
+         type: "object", required: ["windlass", "of", "athletes"], additionalProperties: false,
+         properties: {windlass: {type: "integer", minimum: 1, maximum: VERSION}, of: {enum: %w[place athlete]}, place: {type: "object", properties: PLACE.to_h { |name| [name, {type: "string"}] }, additionalProperties: false}, **lists.transform_keys(&:to_sym)}}
       end
 
       def self.row(table)
         columns = table.columns.to_h { |column| [column.name, column(table, column)] }
-        {type: "object", required: columns.keys, additionalProperties: false, properties: columns}
+        required = table.columns.reject { |column| column.null || table.default(column.name) }.map(&:name)
+        {type: "object", required: required, additionalProperties: false, properties: columns}
       end
 
       def self.column(table, column)

@@ -32,6 +32,9 @@ module Windlass
       # @return [Array<ActiveRecord::ConnectionAdapters::Column>] that are written
       def columns = @columns ||= record.columns.reject { |column| LEFT_OUT.include?(column.name) }
 
+      # @return [Object, nil] what a column holds where nothing is said; an archive of an earlier version says nothing of a later column
+      def default(name) = record.column_defaults[name]
+
       # @param found [ActiveRecord::Relation]
       # @return [Array<Hash{String => Object}>] rows as they are written
       def read(found)

@@ -14,8 +14,13 @@ module Windlass
         @places = {}
       end
 
+      # As the place is at one moment, however long it takes and whoever writes meanwhile.
       # @yieldparam text [String] part after part
-      def write
+      def write(&text) = Database.at_one_moment { write_all(&text) }
+
+      private
+
+      def write_all
         yield %({"windlass":#{VERSION},"of":#{JSON.generate(@athletes ? "athlete" : "place")})
         yield %(,\n"place":#{JSON.generate(@account.slice(*PLACE))}) unless @athletes
         TABLES.each do |table|
@@ -29,8 +34,6 @@ module Windlass
         end
         yield "}\n"
       end
-
-      private
 
       def each_row(table)
         found = table.rows(@athletes, sessions: sessions, prescriptions: prescriptions)
@@ -59,6 +62,16 @@ module Windlass
         case value
         when Time, ActiveSupport::TimeWithZone then value.utc.iso8601(6)
         when Date then value.iso8601
+        when Hash, Array then in_one_order(value)
+        else value
+        end
+      end
+
+      # Databases keep the names of an object in orders of their own.
+      def in_one_order(value)
+        case value
+        when Hash then value.sort_by { |key, _| key.to_s }.to_h { |key, inner| [key, in_one_order(inner)] }
+        when Array then value.map { |inner| in_one_order(inner) }
         else value
         end
       end

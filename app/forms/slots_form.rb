@@ -24,7 +24,7 @@ module Windlass
       # @return [Array<Hash>] rows as they were typed, and some to go on with
       def rows(more = 2)
         given = typed_at(:slots).then { |rows| rows.is_a?(Hash) ? rows.values.grep(Hash) : [] }
-        given.reject { |row| row["at"].to_s.strip.empty? && row["minutes"].to_s.strip.empty? } + Array.new(more) { {} }
+        given.reject { |row| text_of(row["at"]).empty? && text_of(row["minutes"]).empty? } + Array.new(more) { {} }
       end
 
       # @param slots [Enumerable<Records::Slot>]
@@ -35,6 +35,8 @@ module Windlass
 
       private
 
+      def text_of(value) = value.is_a?(String) ? value.strip : ""
+
       def read_slots
         rows(0).first(MOST_SLOTS).each_with_index { |row, index| read(row, "slots[#{index}]") }
         @slots.sort_by! { |slot| slot.values_at(:day, :at_min) }
@@ -43,13 +45,13 @@ module Windlass
       end
 
       def read(row, place)
-        at = WeekTime.minutes(row["at"])
-        minutes = Integer(row["minutes"].to_s, 10, exception: false)
-        errors["#{place}[at]"] = "“#{row["at"]}” is no time of day; one is written 07:00" unless at
+        at = WeekTime.minutes(text_of(row["at"]))
+        minutes = Integer(text_of(row["minutes"]), 10, exception: false)
+        errors["#{place}[at]"] = "“#{row["at"]}” is no time of day; one is written 07:00 or 0700" unless at
         errors["#{place}[minutes]"] = "#{row["minutes"].to_s.empty? ? "nothing" : row["minutes"]} is not allowed; allowed: #{MINUTES.min} to #{MINUTES.max} minutes" unless minutes && MINUTES.cover?(minutes)
-        day = row["day"].to_i
-        errors["#{place}[day]"] = "choose a day" unless (1..7).cover?(day)
-        @slots << {day: day, at_min: at, minutes: minutes, place: Protocols::PLACES.key?(row["place"].to_s.to_sym) ? row["place"] : ""} if at && minutes && MINUTES.cover?(minutes) && (1..7).cover?(day)
+        day = Integer(text_of(row["day"]), 10, exception: false)
+        errors["#{place}[day]"] = "choose a day" unless day && (1..7).cover?(day)
+        @slots << {day: day, at_min: at, minutes: minutes, place: Protocols::PLACES.key?(text_of(row["place"]).to_sym) ? row["place"] : ""} if at && minutes && MINUTES.cover?(minutes) && day && (1..7).cover?(day)
       end
     end
   end

@@ -21,6 +21,9 @@ module Windlass
         @params = params
       end
 
+      # @return [String] the record as it stood when the form was opened
+      def seen = @params ? @params["seen"].to_s : @dive.seen_as
+
       def name = "dive of #{@dive.down_at.getlocal.strftime("%-d %b, %H:%M")}"
 
       def title = "Correct: #{name}, #{athlete.name}"

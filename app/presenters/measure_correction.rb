@@ -31,6 +31,9 @@ module Windlass
 
       def athlete = measure.athlete
 
+      # @return [String] the record as it stood when the form was opened
+      def seen = @params ? @params["seen"].to_s : measure.seen_as
+
       # @return [String] address of its page
       def path = measure.path
 

@@ -34,7 +34,8 @@ module Windlass
       # @return [Array<Array(Records::Screening, String, Array<String>)>] newest first: what was answered, in words, and what was corrected
       def answered
         athlete.screenings.sort_by { |one| [one.answered_on, one.id] }.reverse.first(MOST_ANSWERED).map do |one|
-          [one, "#{Words.date(one.answered_on)}: #{self.class.answers(one.conditions)}.", Corrections.of(one)]
+          said = one.readable? ? self.class.answers(one.conditions) : "can not be read; what it says counts for nothing"
+          [one, "#{Words.date(one.answered_on)}: #{said}.", Corrections.of(one)]
         end
       end
 
@@ -44,6 +45,8 @@ module Windlass
 
       # @return [String] when it was answered, or that it was not
       def state
+        return "What was answered on #{Words.date(newest.answered_on)} can not be read: answer it anew." if newest && !newest.readable?
+
         newest ? "Answered on #{Words.date(newest.answered_on)}; anew by #{Words.date(newest.answered_on >> Screening::VALID_MONTHS)}." : "Not answered yet."
       end
 

@@ -4,6 +4,7 @@ module Windlass
   module Records
     class Athlete < Record
       self.table_name = "athletes"
+      reads :disciplines
       belongs_to :account, class_name: "Windlass::Records::Account"
       has_many :measures
       has_many :days
@@ -66,6 +67,7 @@ module Windlass
       # @return [Screening::Screen] the newest answers, with what clinicians and guardians have said
       def to_screen(on:)
         newest = screenings.max_by { |one| [one.answered_on, one.id] }
+        newest = nil unless newest&.readable?
         Windlass::Screening::Screen.new(answered_on: newest&.answered_on, conditions: newest ? newest.conditions.map(&:to_sym) : [],
           guardian_consent_on: newest&.guardian_consent_on, clearances: clearances.map(&:to_core), age: age_on(on))
       end

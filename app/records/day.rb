@@ -5,6 +5,7 @@ module Windlass
     # What an athlete says on one day, before training.
     class Day < Record
       self.table_name = "days"
+      reads :answers
       belongs_to :athlete
 
       # From worn out to fresh.

@@ -6,6 +6,7 @@ module Windlass
       include Discardable
 
       self.table_name = "measures"
+      reads :details
       belongs_to :athlete
 
       # Control pauses that doses may be computed from: what {Measures::ControlPause#valid?} says, as a query.

@@ -5,6 +5,7 @@ module Windlass
     # A decided verdict: what was proposed, what the coach decided, and where it led.
     class Move < Record
       self.table_name = "moves"
+      reads :reasons
       belongs_to :prescription
       belongs_to :session
 

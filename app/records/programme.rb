@@ -5,6 +5,7 @@ module Windlass
     # Weeks ahead of one athlete, as they were planned.
     class Programme < Record
       self.table_name = "programmes"
+      reads :left_out, :loads
       belongs_to :athlete
       belongs_to :group, optional: true
       has_many :trainings
@@ -48,6 +49,7 @@ module Windlass
     # A session as it is planned. Without a prescription it is a maximal hold.
     class PlannedSession < Record
       self.table_name = "planned_sessions"
+      reads :reasons
       belongs_to :programme
       belongs_to :athlete
       belongs_to :prescription, optional: true

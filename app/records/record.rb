@@ -1,5 +1,8 @@
 # frozen_string_literal: true
 
+require "digest"
+require "rack/utils"
+
 module Windlass
   # The tables: columns, associations, queries, and the way to the core's values. Nothing is decided here.
   module Records
@@ -16,6 +19,30 @@ module Windlass
         transaction(requires_new: true) { known.call || yield }
       rescue ActiveRecord::RecordNotUnique
         known.call or raise
+      end
+
+      # Columns of JSON that are read as what they mean, whatever stands in them.
+      # @see Columns
+      def self.reads(*columns) = columns.each { |column| attribute column, Columns.type(table_name, column.to_s) }
+
+      # @return [Boolean] what stands in that column of JSON is what it means, all of it
+      def readable?(column)
+        raw = read_attribute_before_type_cast(column)
+        raw = JSON.parse(raw) if raw.is_a?(String)
+        Columns.fault(self.class.table_name, column.to_s, raw, Date.new(2000)).nil?
+      rescue JSON::ParserError
+        false
+      end
+
+      # What was seen of it: whoever changes it says so, and changes nothing that somebody else changed meanwhile.
+      # @return [String]
+      def seen_as = Digest::SHA256.hexdigest(JSON.generate(attributes.except("updated_at")))[0, 32]
+
+      # @param seen [String] as {#seen_as} said it
+      # @raise [ActiveRecord::StaleObjectError]
+      def changed_by_nobody_since!(seen)
+        lock!
+        raise ActiveRecord::StaleObjectError.new(self, "change") unless Rack::Utils.secure_compare(seen_as, seen.to_s)
       end
 
       # Doses are stored as JSON; the core's doses have symbols for keys, down to their breaks.

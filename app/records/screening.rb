@@ -4,7 +4,11 @@ module Windlass
   module Records
     class Screening < Record
       self.table_name = "screenings"
+      reads :conditions
       belongs_to :athlete
+
+      # Answers that can not be read are no answers: whoever they are of is asked anew before anything is held.
+      def readable? = super(:conditions)
 
       # @return [Boolean] what binds today: no later answers
       def newest? = athlete.screenings.max_by { |one| [one.answered_on, one.id] } == self
@@ -14,6 +18,7 @@ module Windlass
       include Discardable
 
       self.table_name = "clearances"
+      reads :families
       belongs_to :athlete
 
       # @return [Windlass::Screening::Clearance]

@@ -5,6 +5,7 @@ module Windlass
     # One run of a dose: planned, then on the deck, then done or stopped. A day's sets are judged together.
     class Session < Record
       self.table_name = "sessions"
+      reads :symptoms
       belongs_to :athlete
       belongs_to :prescription
       belongs_to :timeline, class_name: "Windlass::Records::KeptTimeline"

@@ -18,7 +18,7 @@ module Windlass
           page = Presenters::MeasureCorrection.new(record, params: params, today: today)
           next correction_form(page, 422) unless page.form.valid?
 
-          Actions::Correct.measure(record, page.form.values, now: now)
+          Actions::Correct.measure(record, page.form.values, seen: said(:seen), now: now)
           tell "Corrected. What stood there before is kept."
           redirect to(record.path), 303
         end
@@ -30,7 +30,7 @@ module Windlass
           page = Presenters::DiveCorrection.new(record, params: params, now: now)
           next correction_form(page, 422) unless page.form.valid?
 
-          Actions::LogDive.call(record.athlete, page.form, now: now)
+          Actions::LogDive.call(record.athlete, page.form, now: now, seen: said(:seen))
           tell "Corrected. What stood there before is kept."
           redirect to(page.path), 303
         end
@@ -42,7 +42,7 @@ module Windlass
           form = Forms::ScreeningForm.parse(params, today: today)
           next correct_screening(record, form) unless form.valid?
 
-          Actions::Correct.screening(record, form, now: now)
+          Actions::Correct.screening(record, form, seen: said(:seen), now: now)
           tell "Corrected. What stood there before is kept."
           redirect to("/athletes/#{record.athlete_id}/screening"), 303
         end

@@ -12,10 +12,10 @@ module Windlass
         end
 
         app.post("/morning/:token") do
-          form = Forms::ControlPauseForm.parse(params, today: today)
+          form = Forms::MorningForm.parse(params, today: today)
           next morning_page(form, nil) unless form.valid?
 
-          measure = Actions::TakeControlPause.call(linked, form.values, now: now)
+          measure = Actions::TakeControlPause.morning(linked, form.values, now: now)
           redirect to("/morning/#{said(:token)}?saved=#{measure.uuid}"), 303
         end
       end

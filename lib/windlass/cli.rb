@@ -33,6 +33,8 @@ module Windlass
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2
+    # What was asked was right, and there was no room for the answer.
+    NOT_WRITTEN = 3
     # Characters of a fault; more says no more.
     LONGEST_FAULT = 500
 
@@ -43,11 +45,18 @@ module Windlass
       raise Usage, "#{command::NAME} reads no file" if file && !command::READS
 
       answer(command, file, options, stdin, stdout)
+      stdout.flush
       DONE
     rescue InvalidInput => error
       stderr.puts(clipped(error.faults))
       WRONG_INPUT
-    rescue Usage, SystemCallError => error
+    rescue Usage => error
+      stderr.puts(error.message, usage)
+      WRONG_CALL
+    rescue Errno::ENOSPC, Errno::EPIPE, Errno::EIO => error
+      stderr.puts("The answer could not be written: #{error.message.sub(/ @.*/, "")}.")
+      NOT_WRITTEN
+    rescue SystemCallError => error
       stderr.puts(error.message, usage)
       WRONG_CALL
     end
@@ -56,7 +65,7 @@ module Windlass
     def self.answer(command, file, options, stdin, stdout)
       return command.write(options, stdout) if command.respond_to?(:write)
 
-      text = text(command, file, stdin).scrub
+      text = Formats::Text.of(text(command, file, stdin))
       options.delete("lines") ? answer_lines(command, text, options, stdout) : stdout.puts(JSON.generate(command.call(text, options)))
     end
 
@@ -76,7 +85,7 @@ module Windlass
     def self.text(command, file, stdin)
       return "" unless command::READS
 
-      file ? File.read(file, encoding: "UTF-8") : stdin.read
+      file ? File.binread(file) : stdin.read
     end
 
     def self.parse(arguments)

@@ -3,6 +3,7 @@
 require_relative "../windlass"
 
 # What is read and written. Loaded apart from the core: it needs gems.
+require_relative "formats/text"
 require_relative "formats/json_input"
 require_relative "formats/parts"
 require_relative "formats/simulation/reader"

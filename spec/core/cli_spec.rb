@@ -81,10 +81,18 @@ RSpec.describe Windlass::Cli do
   end
 
   describe Windlass::Formats::OximeterCsv::Reader do
-    it "reads time in seconds, minutes or hours, percents, lost readings and any order" do
-      samples = described_class.read("\uFEFFTime,Saturation,Pulse,Battery\r\n1:05,97 %,61,ok\r\n0,98,60,\r\n3,,,\r\n1:00:00,92,\r\n")
+    it "reads time in seconds, minutes or hours, percents, lost readings and a byte order mark; times run on, and no second has a hundred readings" do
+      samples = described_class.read("\uFEFFTime,Saturation,Pulse,Battery\r\n0,98,60,\r\n1:05,97 %,61,ok\r\n66,,,\r\n1:00:00,92,\r\n")
 
       expect(samples.map(&:to_a)).to eq [[0, 0.98, 60], [65, 0.97, 61], [3600, 0.92, nil]]
+      faults = [[9, 3], [4] * 30].map { |times| "time,saturation,pulse\n#{times.map { |time| "#{time},98,60" }.join("\n")}" }.map { |text|
+        begin
+          described_class.read(text) && nil
+        rescue
+          $!.faults
+        end
+      }
+      expect(faults).to eq [["line 3: time runs backwards; allowed: in order of time"], ["line 22: 30 readings in one second; allowed: up to 20"]]
     end
 
     it "refuses what is wrong with the line, the value and what is allowed" do

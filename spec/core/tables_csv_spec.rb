@@ -16,6 +16,22 @@ RSpec.describe Windlass::Formats::Tables do
     expect([semicolon.athlete, semicolon.protocol, semicolon.entry.date, semicolon.entry.at, semicolon.entry.rounds.first.held_s, semicolon.entry.symptoms]).to eq ["José", "Small holds", Date.new(2026, 3, 1), "07:30", 62.5, [:nausea]]
   end
 
+  it "reads what a spreadsheet calls Unicode text, a byte order mark, and lines that end in any way" do
+    plain = "athlete\tdate\tholds\nŁucja\t2026-03-01\t60x2\nJosé\t2026-03-02\t55\n"
+    shapes = [plain, "\uFEFF#{plain}", plain.gsub("\n", "\r\n"), plain.sub("\n", "\r\n").sub(/\n\z/, "\r"), "\uFEFF#{plain}".encode("UTF-16LE").b, "\uFEFF#{plain}".encode("UTF-16BE").b, plain.encode("UTF-16LE").b]
+
+    expect(shapes.map { |text| read(text).rows.map { |row| [row.athlete, row.entry.rounds.size] } }.uniq).to eq [[["Łucja", 2], ["José", 1]]]
+  end
+
+  it "refuses what can not have been: days before 1990, moments of days that there are not, hold numbers beyond all holds, and one that is there twice" do
+    holds = ->(*numbers) { read("athlete,date,hold,held_s\n#{numbers.map { |number| "A,2026-03-01,#{number},60\n" }.join}").rows.first.faults }
+    early = read("athlete,date,holds\nA,1700-01-01,60\n").rows.first.faults
+    dive = read("athlete,under,seconds\nA,2026-02-30T10:00:00Z,60\n").rows.first.faults
+
+    expect([early, dive.first, holds[1, 2]]).to match [["column date: 1700-01-01 is not allowed; allowed: from 1990-01-01 on"], /is no moment/, []]
+    expect([holds[10**20], holds[3, 3]]).to match [[/\Aline 2, column hold: "1000+" is not allowed; allowed: 1 to 1000/], ["line 3, column hold: 3 is there twice in this session"]]
+  end
+
   it "asks which comes first only where both orders fit, and finds out where one does not" do
     both = "athlete,date,holds\nA,03/02/2026,60\nA,05/03/2026,60\n"
     expect([read(both).asks_order?, read(both, day_first: true).rows.map { |row| row.entry.date.month }, read(both, day_first: false).rows.map { |row| row.entry&.date&.month }]).to eq [true, [2, 3], [3, nil]]

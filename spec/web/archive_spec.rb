@@ -66,6 +66,65 @@ RSpec.describe "The archive", :web do
     expect(Windlass::Records::Athlete.count + Windlass::Records::Session.count).to eq 0
   end
 
+  # version-1.json was written by the code of that version.
+  Dir[File.expand_path("../fixtures/archives/version-*.json", __dir__)].each do |path|
+    it "reads what an earlier version wrote: #{File.basename(path)}" do
+      Windlass::Demo::Scenario.clear
+      expect(Windlass::Archive::Reader.new(account, today: Date.new(2026, 12, 1)).read(File.read(path))).to eq 1
+
+      session = Windlass::Records::Session.sole
+      expect([session.caution, session.rounds.map(&:unmarked), session.prescription.run_once]).to eq ["", [false] * 3, false]
+      expect(Windlass::Records::Clearance.count).to eq 0
+      expect(Windlass::Records::Clearance.unscoped.sole.discarded_at).not_to be_nil
+      expect(JSON.parse(written)["windlass"]).to eq Windlass::Archive::VERSION
+    end
+  end
+
+  it "has one archive of every version in the specs" do
+    versions = Dir[File.expand_path("../fixtures/archives/version-*.json", __dir__)].map { |path| path[/\d+/].to_i }
+    expect(versions).to match_array((1...Windlass::Archive::VERSION).to_a)
+    expect(faults(JSON.generate(JSON.parse(written).merge("windlass" => 99))).first).to start_with "archive: is of version 99; allowed: up to 2"
+  end
+
+  it "leaves discarded what was discarded, in every table that can be" do
+    discardable = Windlass::Archive::TABLES.map(&:record).select { |record| record.column_names.include?("discarded_at") && record.unscoped.any? }
+    account.athletes.first.colds.create!(account_id: 1, uuid: SecureRandom.uuid, stage: 0, local_date: clock.now.to_date, ended_at: clock.now, minutes: 2, calm: true, why_out: "done")
+    discardable |= [Windlass::Records::Cold]
+    discardable.each { |record| record.unscoped.order(:id).first.update_columns(discarded_at: clock.now) }
+    archive = written
+    Windlass::Demo::Scenario.clear
+    read(archive)
+
+    expect(discardable.map { |record| [record.name, record.unscoped.where.not(discarded_at: nil).count] }).to all(satisfy { |_, count| count >= 1 })
+    expect(discardable.size).to be >= 3
+  end
+
+  hurtful = {
+    ["screenings", "conditions"] => [{"a" => 1}], ["sessions", "uuid"] => "../../x", ["sessions", "symptoms"] => ["zzz"], ["moves", "reasons"] => [1, 2], ["sessions", "local_date"] => "9999-01-01",
+    ["athletes", "born_on"] => "3000-01-01", ["rounds", "held_ms"] => 10**12, ["rounds", "number"] => 10**20, ["sessions", "ended_at"] => "1700-01-01T00:00:00Z", ["measures", "taken_at"] => "2999-01-01T00:00:00Z"
+  }
+  it "takes nothing that is read back as something else: each is refused by row and column" do
+    archive = JSON.parse(written)
+    Windlass::Demo::Scenario.clear
+
+    found = hurtful.map do |(table, column), value|
+      copy = JSON.parse(JSON.generate(archive))
+      copy[table][0][column] = value
+      faults(JSON.generate(copy)).first
+    end
+    expect(found).to match(hurtful.keys.map { |table, column| start_with("#{table}[0].#{column}: ") })
+    backwards = archive["sessions"].find { |row| row["started_at"] && row["ended_at"] }
+    backwards["ended_at"] = "2025-01-01T00:00:00Z"
+    expect(faults(JSON.generate(archive)).first).to match(/\Asessions\[\d+\].ended_at: .* lies before its beginning/)
+  end
+
+  it "is of one moment: what begins while it is written is not half in it" do
+    archive = +""
+    before = Windlass::Records::Session.count
+    Windlass::Archive::Writer.new(account).write { |part| archive << part }
+    expect(JSON.parse(archive)["sessions"].size).to eq before
+  end
+
   it "is saved and read in from the page of the place" do
     get("/place/archive.json")
     saved = last_response.body

@@ -204,6 +204,42 @@ RSpec.describe "What comes twice, late or against something", :web do
     expect(last_response.headers["cache-control"]).to eq "no-store"
   end
 
+  it "says that the disk is full whatever hides it, to machines in JSON; a fault has a name that the page and the log share" do
+    session = plan(prescription)
+    allow(Windlass::Actions::KeepDay).to receive(:call) do
+      begin
+        raise SQLite3::FullException, "database or disk is full"
+      rescue SQLite3::Exception
+        raise SQLite3::SQLException, "cannot rollback - no transaction is active"
+      end
+    rescue SQLite3::Exception
+      raise ActiveRecord::StatementInvalid, "no"
+    end
+    submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/day", watcher: "Ada Quill")
+    expect([last_response.status, text]).to match [507, /The disk is full/]
+
+    allow(Windlass::Actions::KeepJournal).to receive(:call).and_raise(Errno::ENOSPC)
+    send_json("/sessions/#{session.uuid}/events", {events: []})
+    expect([last_response.status, JSON.parse(last_response.body)]).to match [507, {"errors" => {"request" => /room on the disk/}}]
+
+    log = StringIO.new
+    allow(Windlass::Actions::KeepDay).to receive(:call).and_raise(ArgumentError, "Ines Aldaya has heart trouble")
+    env("rack.errors", log)
+    submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/day", watcher: "Ada Quill")
+    id = page.at("main b").text
+    expect([last_response.status, log.string]).to match [500, /fault #{id} POST \/athletes\/:athlete_id\/day\nArgumentError/]
+    expect(log.string).not_to include "Ada Quill"
+  end
+
+  it "writes one line without a name of each refusal that is expected" do
+    log = StringIO.new
+    env("rack.errors", log)
+    submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/prescriptions", protocol: "nonsense")
+    submit("/athletes/#{athlete.id}", "/athletes/#{athlete.id}/prescriptions", protocol: "o2-table")
+
+    expect(log.string.lines).to match [/\A\S+ refused 422 POST \/athletes\/:athlete_id\/prescriptions\n\z/] * 2
+  end
+
   it "asks for somebody beside and an oximeter where a rung asks for care, and starts only then" do
     heavy = make_athlete(name: "Heavy", mass_kg: 105, height_cm: 158)
     heavy.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 150, taken_at: clock.now - 70 * day, details: {})

@@ -24,6 +24,23 @@ RSpec.describe "Corrections", :web do
     expect([maximal.reload.value, athlete.reload.suspensions.map(&:kind), athlete.to_values.maximal_hold_s]).to eq [59, ["stop"], nil]
   end
 
+  it "overwrite nothing that nobody saw: of two coaches the second is told, and what they typed is not lost" do
+    pause = make_pause(athlete, 24)
+    dive = Windlass::Records::Dive.create!(account_id: 1, athlete: athlete, uuid: SecureRandom.uuid, local_date: clock.now.to_date, down_at: clock.now - 600, seconds: 60)
+    screening = athlete.screenings.last
+    typed = {"/measures/#{pause.uuid}" => {seconds: "26", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.to_s},
+             "/dives/#{dive.uuid}" => {seconds: "70", hard: "false", signs: "", line: "false"},
+             "/screenings/#{screening.id}" => Windlass::Screening::MATRIX.conditions.to_h { |one| ["answers[#{one.id}]", (one.id == :asthma) ? "yes" : "no"] }}
+    outcomes = typed.map do |address, fields|
+      get("#{address}/correct")
+      seen = page.at("input[name=seen]")["value"]
+      [seen, seen].map { |one| submit("#{address}/correct", "#{address}/correct", fields.merge(seen: one)).status }
+    end
+
+    expect(outcomes).to eq [[303, 409]] * 3
+    expect(text).to include "Somebody else changed this while it was open here"
+  end
+
   # A field shows tenths; what stands behind it may be finer, and a tenth may be what a verdict hangs on.
   it "leave alone what is sent back as it stood: the verdict is the same, and nothing is noted as corrected" do
     make_pause(athlete)

@@ -39,7 +39,7 @@ RSpec.describe "bin/windlass export and import", :web do
       expect(windlass(house, "export", "--athlete", "1").first).to eq archive
 
       heavy = JSON.parse(archive).tap { |all| all["athletes"][0].merge!("mass_kg" => 900, "name" => "Heavy") }
-      expect(windlass(house, "import", input: JSON.generate(heavy))).to match ["", /\Aathletes\[0\]: breaks the rule mass/, 1]
+      expect(windlass(house, "import", input: JSON.generate(heavy))).to match ["", /\Aathletes\[0\].mass_kg: 900 is not allowed; allowed: 10 to 300 kg/, 1]
       expect(windlass(house, "import", input: archive)).to match ["", /\A[a-z]+\[0\]: is here already\n\z/, 1]
       expect(windlass(house, "import", input: "{\"windlass\": 2}")).to match ["", /\Aarchive: is no archive of Windlass; allowed: /, 1]
       expect(windlass(house, "export", "--athlete", "77")).to eq ["", "athlete: \"77\" is not here\n", 1]

@@ -28,6 +28,16 @@ RSpec.describe "A link for the morning score", :web do
     expect([last_response.status, page.at("#seconds")["value"], page.css("#faults li").size]).to eq [422, "soon", 1]
   end
 
+  it "takes one score a morning, of today or yesterday, within what readings can be; a second one corrects the first" do
+    send = ->(**more) { submit(path, path, {seconds: "24,5", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.iso8601}.merge(more)) }
+    [{}, {seconds: "26"}, {seconds: "22", taken_on: (clock.now.to_date - 1).iso8601}].each { |more| send.call(**more) }
+    expect(athlete.measures.order(:taken_at).pluck(:value)).to eq [22, 26]
+    expect(Windlass::Records::Correction.sole.before).to eq({"value" => 24.5})
+
+    [{seconds: "299"}, {taken_on: (clock.now.to_date - 2).iso8601}].each { |more| send.call(**more) }
+    expect([last_response.status, text, athlete.measures.count]).to match [422, /allowed: today or yesterday/, 2]
+  end
+
   it "opens nothing where a sign of it was changed, for another athlete, once revoked, or after somebody left" do
     other = make_athlete(name: "Ada Quill")
     wrong = [path.sub(/.\z/) { |last| (last == "0") ? "1" : "0" }, path.sub(%r{/\d+-}, "/#{other.id}-"), "/morning/#{athlete.id}", "/morning/#{athlete.id}-"]

@@ -48,7 +48,7 @@ RSpec.describe "Moving planned sessions", :web do
       expect(choices.count(&:here)).to eq 1
       choice = choices.reject(&:here).sample(random: chance)
       begin
-        Windlass::Actions::MovePlanned.call(planned, date: choice.date, at_min: choice.slot.at_min, now: clock.now)
+        Windlass::Actions::MovePlanned.call(planned, date: choice.date, at_min: choice.slot.at_min, seen: planned.sequence, now: clock.now)
         expect(choice.refusal).to be_nil
         moved += 1
       rescue Windlass::Error => error

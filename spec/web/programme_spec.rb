@@ -78,6 +78,16 @@ RSpec.describe "The programme", :web do
     expect(one.reload.attributes).to include("local_date" => monday, "fixed" => false, "moved_from_on" => nil)
   end
 
+  it "moves for the first of two coaches who picked it up, and its calendar counts every move" do
+    plan
+    one = planned.first
+    move = ->(days) { submit("/planned/#{one.uuid}", "/planned/#{one.uuid}/move", {date: (monday + days).to_s, at_min: "420", seen: "0"}).status }
+
+    expect([move[5], move[4], one.reload.local_date, one.sequence]).to eq [303, 409, monday + 5, 1]
+    submit("/planned/#{one.uuid}", "/planned/#{one.uuid}/back")
+    expect(one.reload.sequence).to eq 2
+  end
+
   it "what a coach put somewhere stays there when it is planned anew; an absence empties its days, and the difference is shown first" do
     plan
     one = planned.first

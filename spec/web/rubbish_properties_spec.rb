@@ -42,6 +42,23 @@ RSpec.describe "Rubbish", :web do
     text.gsub(/:([a-z_]+)/) { places.fetch(_1.delete_prefix(":").to_sym).sample(random: random) }
   end
 
+  # A key goes deeper than any form's, is a list where a value is wanted, or is there twice.
+  hurt = ->(name, random) { (random.rand < 0.3) ? "#{name}#{["[]", "[a]", "[0][b][]", "[]["].sample(random: random)}" : name }
+
+  it "answers values that are there twice, and lists and nests where one value is wanted, at every address that takes a form" do
+    get("/athletes/new")
+    token = Rack::Utils.escape(page.at("meta[name=csrf-token]")["content"])
+    app.routes["POST"].each_with_index do |(pattern, *), index|
+      random = Random.new(index)
+      path = path_of(pattern, random)
+      keys = names.sample(8, random: random).reject { |name| name.include?("[") }
+      [keys.map { |key| "#{key}=1&#{key}=2" }, keys.map { |key| "#{key}[]=1&#{key}[]=1" }, keys.map { |key| "#{key}[x][]=1" }].each do |pairs|
+        post(path, "authenticity_token=#{token}&#{pairs.join("&")}", "CONTENT_TYPE" => "application/x-www-form-urlencoded")
+        expect(last_response.status).to be < 500, "#{path} of #{pairs}: #{last_response.status}"
+      end
+    end
+  end
+
   it "is answered, refused or not found at every address, and the page still works after it" do
     get("/athletes/new")
     token = page.at("meta[name=csrf-token]")["content"]
@@ -50,7 +67,7 @@ RSpec.describe "Rubbish", :web do
       Array.new(14) do |seed|
         random = Random.new(index * 100 + seed)
         path = path_of(pattern, random)
-        params = names.sample(random.rand(0..6), random: random).to_h { |name| [name, shapes.sample(random: random)] }
+        params = names.sample(random.rand(0..6), random: random).to_h { |name| [hurt[name, random], shapes.sample(random: random)] }
         header("HX-Request", (random.rand < 0.3) ? "true" : nil)
         public_send(verb, path, params.merge("authenticity_token" => token))
 

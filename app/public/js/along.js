@@ -6,6 +6,7 @@ import { readable, store } from "./store.js";
 
 const WORKER = "/sw.js";
 const AGAIN_MS = 20_000;
+const HERE = "on this device for today";
 
 /** The application answers by itself from now on, where the browser lets it: only on this machine, or over an encrypted way. */
 async function installWorker() {
@@ -40,14 +41,33 @@ export function takeAlong() {
       let taken = 0;
       for (const deck of decks) {
         this.say(`${taken} of ${decks.length} taken along …`);
-        const answer = await fetch(deck.path);
-        if (!answer.ok || answer.redirected) continue;
-        await cache.put(deck.path, answer);
-        await store.putAlong({ ...deck, day: today });
-        taken += 1;
+        const there = await this.take(cache, deck, today);
+        this.sayOf(deck, there);
+        if (there === HERE) taken += 1;
       }
       this.done = true;
-      this.say(`${taken} of ${decks.length} are on this device. They open, run and are rated without a network.`);
+      this.say(`${taken} of ${decks.length} are on this device.${taken ? " They open, run and are rated without a network." : ""}`);
+    },
+
+    /** Only what was put away says that it is here; where there is no room, how much is needed. */
+    async take(cache, deck, today) {
+      let bytes = 0;
+      try {
+        const answer = await fetch(deck.path);
+        if (!answer.ok || answer.redirected) return "not taken along: it can not be run today any more";
+        bytes = (await answer.clone().blob()).size;
+        await cache.put(deck.path, answer);
+        await store.putAlong({ ...deck, day: today });
+        return HERE;
+      } catch (error) {
+        await cache.delete(deck.path);
+        if (error.name === "TypeError") return "not taken along: the server does not answer";
+        return `not taken along: this browser gives no room for it, and ${Math.max(1, Math.ceil(bytes / 1000))} kB are needed`;
+      }
+    },
+
+    sayOf({ path }, words) {
+      for (const row of document.querySelectorAll("[data-along]")) if (row.dataset.along === path) row.textContent = words;
     },
 
     say(words) { this.words = words; },

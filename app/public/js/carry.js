@@ -42,6 +42,7 @@ export function carry() {
       this.$refs.form.action = `/planned/${mark.dataset.planned}/move`;
       this.$refs.date.value = first.date;
       this.$refs.at.value = first.at_min;
+      this.$refs.seen.value = first.seen;
       this.$refs.form.submit();
     },
     cancel() {

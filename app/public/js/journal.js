@@ -32,7 +32,7 @@ export class Journal {
   /** How it stands with what was marked. */
   get words() {
     const parts = [this.marksWaiting === 0 ? "Saved" : `${this.marksWaiting} not sent yet`];
-    if (!this.roomLeft) parts.push(NO_ROOM);
+    if (this.cramped) parts.push(NO_ROOM);
     if (this.kept.refused.length) parts.push(`${this.kept.refused.length} refused: ${this.kept.refused.at(-1).why}`);
     return parts.join(" · ");
   }
@@ -82,6 +82,9 @@ export class Journal {
     }
     if (before !== this.roomLeft) this.onChange();
   }
+
+  /** Where all is with the server nothing needs room here any more. */
+  get cramped() { return !this.roomLeft && this.waiting > 0; }
 
   async send() {
     if (this.sending || (this.waiting === 0 && !this.told)) return;

@@ -32,9 +32,10 @@ module Windlass
 
       # A moment without a zone is one of the place; all are taken alike.
       def self.moment(text, path)
-        Time.iso8601(zoned?(text) ? text : "#{text}Z")
-      rescue ArgumentError
-        raise InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: a moment such as 2026-03-02T10:00:00"]
+        found = Bounds.moment(zoned?(text) ? text : "#{text}Z")
+        return found if found && found.to_date >= Bounds::EARLIEST
+
+        raise InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: a moment such as 2026-03-02T10:00:00, from #{Bounds::EARLIEST.year} on"]
       end
 
       def self.zoned?(text) = text.match?(/(?:Z|[+-]\d{2}:\d{2})\z/)

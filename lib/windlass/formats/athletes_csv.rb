@@ -15,6 +15,8 @@ module Windlass
 
       private
 
+      def days = Bounds.born(@today)
+
       def read(row, number)
         born, fault = day(row)
         given = %i[name height_cm mass_kg vital_capacity_l resting_pulse notes].to_h { |key| [key.to_s, cell(row, key)] }

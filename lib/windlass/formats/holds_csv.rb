@@ -9,6 +9,7 @@ module Windlass
         skipped: %w[skipped], urge_s: %w[first_urge_s urge_s], contraction_s: %w[contraction_s], first_breath: %w[first_breath], sao2_low: %w[sao2_low], id: %w[session]
       }
       LOW = 0.3..1.0
+      NUMBERS = 1..1000
 
       private
 
@@ -19,9 +20,19 @@ module Windlass
         first, number = held.first
         date, fault = day(first)
         rounds = held.map { |row, line| round(row, line) }
-        faults = [fault, *rounds.grep(String)].compact
+        faults = [fault, *rounds.grep(String), *number_faults(held)].compact
         entry = Log::Entry.new(date: date, at: nil, rounds: rounds, effort: nil, symptoms: [], note: "") if faults.empty?
         NotebookCsv::Row.new(number: number, athlete: cell(first, :athlete), protocol: cell(first, :protocol), entry: entry, faults: faults, id: cell(first, :id))
+      end
+
+      # Each hold of a session has a number of its own.
+      def number_faults(held)
+        numbers = held.map { |row, _| Integer(cell(row, :hold), 10, exception: false) }
+        held.zip(numbers).each_with_index.filter_map do |((row, line), number), index|
+          next fault(row, line, :hold, "#{NUMBERS.min} to #{NUMBERS.max}") unless number && NUMBERS.cover?(number)
+
+          "line #{line}, column #{columns[:hold]}: #{number} is there twice in this session" if numbers.first(index).include?(number)
+        end
       end
 
       # @return [Log::Round, String] or what is wrong

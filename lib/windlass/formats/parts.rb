@@ -101,7 +101,10 @@ module Windlass
       # @param path [String] for faults
       # @return [Date]
       def self.date(text, path)
-        Date.iso8601(text)
+        day = Date.iso8601(text)
+        return day if day >= Bounds::EARLIEST
+
+        raise InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: from #{Bounds::EARLIEST} on"]
       rescue Date::Error
         raise InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: a day such as 2026-03-02"]
       end
@@ -123,11 +126,7 @@ module Windlass
       end
 
       # @return [Time]
-      def self.moment(text, path)
-        Time.iso8601(text)
-      rescue ArgumentError
-        raise InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: a moment such as 2026-03-02T07:30:00Z"]
-      end
+      def self.moment(text, path) = Bounds.moment(text) || raise(InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: a moment such as 2026-03-02T07:30:00Z"])
 
       # The parts that a dose asks for.
       # targets_s: of one set, in order; nil where a part ends at the urge, at comfort or at a cap.

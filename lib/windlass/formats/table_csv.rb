@@ -79,7 +79,9 @@ module Windlass
         return "“#{written}” is no day there is" unless Date.valid_date?(year, *parts.drop(1))
 
         day = Date.new(year, *parts.drop(1))
-        (day > @today) ? "#{day.iso8601} is still to come" : day
+        return "#{day.iso8601} is still to come" if day > @today
+
+        days.cover?(day) ? day : "#{day.iso8601} is not allowed; allowed: from #{days.begin} on"
       end
 
       def day_parts(written)
@@ -90,12 +92,11 @@ module Windlass
         moment ? moment.to_a.values_at(5, 4, 3) : written[/\A(\d{4})-(\d{1,2})-(\d{1,2})\z/] && written.split("-").map(&:to_i)
       end
 
+      # @return [Range<Date>] what a day may be
+      def days = Bounds.done(@today)
+
       # @return [Time, nil] a moment such as 2026-03-31T07:30:00Z, in the place's own time
-      def moment(written)
-        Time.iso8601(written).getlocal if written.include?("T")
-      rescue ArgumentError
-        nil
-      end
+      def moment(written) = (Bounds.moment(written)&.getlocal if written.include?("T"))
     end
   end
 end

@@ -26,11 +26,7 @@ module Windlass
       def self.text(bytes)
         raise InvalidInput, ["file: #{bytes.bytesize} bytes are too many; allowed: #{TableCsv::MOST_CHARACTERS}"] if bytes.bytesize > TableCsv::MOST_CHARACTERS
 
-        utf8 = bytes.dup.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF".b.force_encoding(Encoding::UTF_8))
-        whole = utf8.valid_encoding? ? utf8 : bytes.dup.force_encoding(Encoding::WINDOWS_1252).encode(Encoding::UTF_8, invalid: :replace, undef: :replace)
-        raise InvalidInput, ["file: is no text"] if whole.include?("\u0000")
-
-        whole
+        Text.of(bytes)
       end
 
       def self.parse(text)

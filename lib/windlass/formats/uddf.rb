@@ -52,7 +52,7 @@ module Windlass
 
         dives_of(document.remove_namespaces!.xpath("//dive"))
       rescue Nokogiri::XML::SyntaxError => error
-        raise InvalidInput, ["line #{error.line}: is not XML (#{error.message.sub(/\A\d+:\d+: \w+: /, "")[0, 120]})"]
+        raise InvalidInput, ["#{error.line.to_i.positive? ? "line #{error.line}" : "file"}: is not XML (#{error.message.sub(/\A\d+:\d+: \w+: /, "")[0, 120]})"]
       end
 
       def self.dives_of(nodes)
@@ -69,16 +69,13 @@ module Windlass
         down = moment(node.at_xpath("informationbeforedive/datetime")&.text)
         seconds, depth_m = %w[diveduration greatestdepth].map { |name| Float(node.at_xpath("informationafterdive/#{name}")&.text.to_s, exception: false) }
         faults << "line #{node.line}: datetime is missing, or no moment" unless down
+        faults << "line #{node.line}: datetime #{down.iso8601} is not allowed; allowed: from #{Bounds::EARLIEST} on" if down && down.to_date < Bounds::EARLIEST
         faults << "line #{node.line}: diveduration #{seconds.inspect} is not allowed; allowed: #{Water::SECONDS.min} to #{Water::SECONDS.max} s" unless seconds && Water::SECONDS.cover?(seconds)
         faults << "line #{node.line}: greatestdepth #{depth_m} is not allowed; allowed: #{Water::DEPTH_M.min} to #{Water::DEPTH_M.max} m" if depth_m && !Water::DEPTH_M.cover?(depth_m)
         Water::Dive.new(down: down, seconds: seconds, depth_m: depth_m)
       end
 
-      def self.moment(text)
-        Time.iso8601(text.to_s.match?(/(Z|[+-]\d{2}:\d{2})\z/) ? text : "#{text}#{Time.now.strftime("%:z")}")
-      rescue ArgumentError
-        nil
-      end
+      def self.moment(text) = Bounds.moment(text.to_s.match?(/(Z|[+-]\d{2}:\d{2})\z/) ? text : "#{text}#{Time.now.strftime("%:z")}")
       private_class_method :dive, :dives_of, :one, :moment
     end
   end

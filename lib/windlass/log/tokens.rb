@@ -108,6 +108,7 @@ module Windlass
 
       def self.found(count, date, word, today)
         wrong = if date.nil? then "\"#{word.written}\" is no day there is"
+        elsif date < Bounds::EARLIEST then "#{date.iso8601} is not allowed; allowed: from #{Bounds::EARLIEST} on"
         elsif date > today then "#{date.iso8601} is still to come; allowed: up to #{today.iso8601}"
         end
         Found.new(words: count, date: date, wrong: wrong)

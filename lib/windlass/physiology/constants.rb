@@ -40,6 +40,8 @@ module Windlass
 
     # A margin of this many seconds or more is clear.
     CLEAR_MARGIN_S = 20.0
+    # A hold that spends this share of the way to the floor is near it: its margin is said. A round number of our own.
+    NEAR_FLOOR_SHARE = 0.8
 
     # The alveolar gas equation.
     module AlveolarGas

@@ -18,6 +18,9 @@ module Windlass
 
       def urge_within? = !urge_s.nil? && urge_s <= seconds
 
+      # @return [Boolean] so long that its margin matters: the urge comes within it, or it spends most of the way to the floor
+      def near_margin? = urge_within? || (!floor_s.nil? && seconds >= NEAR_FLOOR_SHARE * floor_s)
+
       def past_floor? = !floor_s.nil? && floor_s <= seconds
     end
 

@@ -34,17 +34,55 @@ module Windlass
         def self.parse(text)
           raise InvalidInput, ["line 1: #{text.length} characters are too many; allowed: #{MOST_CHARACTERS}"] if text.length > MOST_CHARACTERS
 
+          refuse_depth(text)
           document = Psych.parse(text)
           raise InvalidInput, ["line 1: is empty; allowed: a protocol"] unless document
 
           data = YAML.safe_load(text)
           raise InvalidInput, ["line 1: #{data.inspect[0, 40]} is not allowed; allowed: a protocol"] unless data.is_a?(Hash)
+          raise InvalidInput, ["line 1: a name that is no text is not allowed; allowed: texts"] unless named?(data)
 
           [data, Lines.of(document.root)]
         rescue Psych::SyntaxError => error
           raise InvalidInput, ["line #{error.line}: is not YAML (#{error.problem})"]
         rescue Psych::Exception => error
           raise InvalidInput, ["line 1: #{error.message}"]
+        end
+
+        # @return [Boolean] all names in it are texts
+        def self.named?(value)
+          case value
+          when Hash then value.all? { |key, inner| key.is_a?(String) && named?(inner) }
+          when Array then value.all? { |inner| named?(inner) }
+          else true
+          end
+        end
+
+        # Looked at before anything is built: what is nested a thousand deep takes a parser's time, and its stack.
+        DEEPEST = 12
+
+        def self.refuse_depth(text)
+          Psych::Parser.new(Depth.new(DEEPEST)).parse(text)
+        end
+
+        # Hears of the beginnings and ends of lists and mappings, and of nothing else.
+        class Depth < Psych::Handler
+          def initialize(deepest)
+            super()
+            @deepest = deepest
+            @depth = 0
+          end
+
+          def event_location(line, *) = @line = line + 1
+
+          %i[start_mapping start_sequence].each do |begun|
+            define_method(begun) do |*|
+              @depth += 1
+              raise InvalidInput, ["line #{@line}: is nested more than #{@deepest} deep; allowed: up to #{@deepest}"] if @depth > @deepest
+            end
+          end
+
+          %i[end_mapping end_sequence].each { |ended| define_method(ended) { @depth -= 1 } }
         end
 
         def self.family(data, lines)
@@ -58,7 +96,7 @@ module Windlass
 
           raise InvalidInput, faults.map { |path, wrong| "line #{lines.line(path)}: #{path}: #{wrong}" }
         end
-        private_class_method :parse, :family, :refuse
+        private_class_method :parse, :refuse_depth, :named?, :family, :refuse
       end
 
       # On which line a path stands.

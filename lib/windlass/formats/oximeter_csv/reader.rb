@@ -26,9 +26,10 @@ module Windlass
           faults = []
           samples = table.each.with_index(2).filter_map { |row, line| sample(row, line, faults) }
           faults << "trace: no line with a reading" if samples.empty? && faults.empty?
+          faults.concat((samples.empty? || faults.any?) ? [] : time_faults(table))
           raise InvalidInput, faults.first(MOST_FAULTS) if faults.any?
 
-          samples.sort_by(&:t)
+          samples
         rescue CSV::MalformedCSVError => error
           raise InvalidInput, ["trace: is not CSV (#{error.message})"]
         end
@@ -39,6 +40,16 @@ module Windlass
           return if table.size <= MOST_LINES
 
           raise InvalidInput, ["trace: #{table.size} lines are not allowed; allowed: up to #{MOST_LINES}"]
+        end
+
+        # Times run on, and no device reads more often than this.
+        MOST_A_SECOND = 20
+
+        def self.time_faults(table)
+          times = table.each.with_index(2).map { |row, line| [seconds(row["time"].to_s.strip), line] }.select(&:first)
+          backwards = times.each_cons(2).select { |(before, _), (after, _)| after < before }.map { |_, (_, line)| "line #{line}: time runs backwards; allowed: in order of time" }
+          crowded = times.slice_when { |(one, _), (other, _)| one.floor != other.floor }.find { |second| second.size > MOST_A_SECOND }
+          backwards.first(MOST_FAULTS) + [*("line #{crowded[MOST_A_SECOND].last}: #{crowded.size} readings in one second; allowed: up to #{MOST_A_SECOND}" if crowded)]
         end
 
         # Lines on which the device had no reading are passed over.
@@ -64,7 +75,7 @@ module Windlass
 
           text.split(":").reduce(0) { |total, part| total * 60 + Float(part) }
         end
-        private_class_method :refuse_table, :sample, :fault, :number, :seconds
+        private_class_method :refuse_table, :time_faults, :sample, :fault, :number, :seconds
       end
     end
   end
