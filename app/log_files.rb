@@ -56,7 +56,7 @@ module Windlass
       held = session.rounds.filter_map(&:held_ms)
       breaths = session.rounds.filter_map(&:first_breath).tally
       [[session.uuid, session.local_date.iso8601, session.started_at&.utc&.iso8601, session.athlete.name, session.protocol, session.to_protocol.in_short(session.to_dose), held.size, held.sum / 1000.0,
-        *Timeline::FIRST_BREATHS.map { |breath| breaths.fetch(breath.to_s, 0) }, session.effort, session.symptoms.join(" "), line_of(session), session.place, session.proposed_verdict, session.state, !session.discarded_at.nil?, session.note]]
+        *Timeline::FIRST_BREATHS.map { |breath| breaths.fetch(breath.to_s, 0) }, session.effort, session.symptoms.join(" "), line_of(session), session.place, session.verdict, session.state, !session.discarded_at.nil?, session.note]]
     end
 
     # What was done as it would be written in one line.

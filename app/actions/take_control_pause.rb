@@ -8,9 +8,14 @@ module Windlass
       # @return [Records::Measure]
       def self.call(athlete, values, now:)
         Records::Record.once(athlete.measures, values[:uuid]) do
-          Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: "control_pause", taken_at: taken_at(values, now), **columns(values))
+          at = taken_at(values, now)
+          Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: "control_pause", taken_at: at, caution: caution(athlete, at), **columns(values))
         end
       end
+
+      # Taken while hold work was stopped, it is kept with that caution, and no dose is computed from it.
+      # @return [String] empty where nothing stood against it
+      def self.caution(athlete, at) = athlete.suspensions.find { |one| one.opened_at <= at && one.binds_on?(at.to_date) }&.reason.to_s
 
       # One score a morning: another one of the same day corrects it, and what stood there before is kept.
       # @return [Records::Measure]
@@ -34,7 +39,7 @@ module Windlass
 
         Time.new(day.year, day.month, day.day, values[:on_waking] ? 7 : 12)
       end
-      private_class_method :taken_at
+      private_class_method :taken_at, :caution
     end
   end
 end

@@ -28,7 +28,7 @@ module Windlass
       # The next sessions that a programme plans: those of the first day that has some.
       def planned
         (of_today.presence || of_the_next_day).map do |one|
-          Line.new(words: "#{Dates.opening(one.local_date, @today)}, #{one.at}: #{one.name.downcase}", path: "/planned/#{one.id}", action: "Planned")
+          Line.new(words: "#{Dates.opening(one.local_date, @today)}, #{one.at}: #{one.name.downcase}", path: "/planned/#{one.uuid}", action: "Planned")
         end
       end
 

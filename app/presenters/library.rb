@@ -55,6 +55,9 @@ module Windlass
 
       def places = Protocols::PLACES
 
+      # @return [String] what is filtered, in one line
+      def filtered = ["Filter", [search, discipline, places[place]].reject { |one| one.to_s.empty? }.join(", ").then { |all| all.empty? ? nil : all }].compact.join(": ")
+
       # @return [Array<Own>]
       def own
         @own ||= @account.own_protocols.by_name.to_a.select { |one| one.to_protocol.families.all? { |family| fits?(family) } && found?(one.name, one.note, one.to_protocol.name) }.map do |one|

@@ -30,15 +30,21 @@ module Windlass
       # @return [String, nil] what leads to the next page
       def further = (form.query(after: [@sessions.last.local_date, @sessions.last.id, @sessions.last.effort].compact.join("~")) if @more)
 
+      # @return [String] what is filtered, in one line: `Filter: Ada Quill, Ease, from 2026-03-01`
+      def filtered
+        chosen = {athlete_id: athletes, protocol: protocols, verdict: verdicts, symptom: symptoms}.filter_map { |field, choices| choices.to_h(&:reverse)[form.text_at(field)] }
+        said = {from: "from", to: "to", place: "at", search: "note with"}.filter_map { |field, words| "#{words} #{form.text_at(field)}" unless form.text_at(field).to_s.empty? }
+        ["Filter", (chosen + said).join(", ").then { |all| all.empty? ? nil : all }].compact.join(": ")
+      end
+
       # @return [Boolean] not the first page
       def later? = !form.after.nil?
 
-      def athletes = @account.athletes.by_name.pluck(:name, :id).map { |name, id| [name, id.to_s] }
+      def athletes = @athletes ||= @account.athletes.by_name.pluck(:name, :id).map { |name, id| [name, id.to_s] }
 
       # @return [Array<Array(String, String)>] of those that were ever prescribed
       def protocols
-        ids = Records::Prescription.where(account_id: @account.id).distinct.pluck(:protocol)
-        ids.map { |id| [Protocols.find(id).name, id] }.sort
+        @protocols ||= Records::Prescription.where(account_id: @account.id).distinct.pluck(:protocol).map { |id| [Protocols.find(id).name, id] }.sort
       end
 
       def verdicts = VerdictPanel::WORDS.map { |verdict, words| [words, verdict.to_s] }
@@ -58,7 +64,7 @@ module Windlass
         Row.new(uuid: session.uuid, date: Dates.short(session.local_date), athlete: session.athlete.name, athlete_id: session.athlete_id, protocol: session.prescription.name,
           dose: session.to_protocol.in_short(session.to_dose), held: held_words(held, rounds.size - held.size), breaths: BreathCounts.in_words(rounds),
           effort: session.effort ? Words.number(session.effort) : "–", symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
-          verdict: session.proposed_verdict ? VerdictPanel::WORDS.fetch(session.proposed_verdict.to_sym) : "–", how: how(session), place: session.place, strip: HoldStrip.new(rounds))
+          verdict: session.verdict ? VerdictPanel::WORDS.fetch(session.verdict.to_sym) : "–", how: how(session), place: session.place, strip: HoldStrip.new(rounds))
       end
 
       # @return [String] `3:44 in 8`, `8 not marked`

@@ -32,8 +32,11 @@ module Windlass
          lanes: decks.each_with_index.map { |deck, lane| deck.plan.merge(letter: Windlass::Squad::LETTERS[lane], name: deck.name, starts_s: deck.session.starts_s) }}
       end
 
-      # @return [Array<Array(String, Array<String>)>] whose, and what is to be minded
-      def cautions = decks.map { |deck| [deck.name, deck.cautions - [emergency_card.missing]] }.reject { |_, cautions| cautions.empty? }
+      # @return [Array<Array(String, String)>] whose, and what is to be minded: each sentence once
+      def cautions
+        said = decks.flat_map { |deck| (deck.cautions - [emergency_card.missing]).map { |words| [words, deck.name] } }
+        said.group_by(&:first).map { |words, pairs| [(pairs.size == decks.size) ? "All" : pairs.map(&:last).join(", "), words] }
+      end
 
       def emergency_card = decks.first.emergency_card
 

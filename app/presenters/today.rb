@@ -73,8 +73,19 @@ module Windlass
       # @return [Boolean] it is shown folded
       def folded?(heading) = [WAITING, UNPLANNED].include?(heading)
 
-      # @return [Array<Desk::Trainings::Row>] who may run together from a slot: one protocol an athlete, the last of those planned
-      def from_slot(rows) = rows.select(&:together?).group_by(&:athlete_id).values.map(&:last).then { |able| able.first(Windlass::Squad::LANES.max) }
+      # What a slot's button starts. words: it names that; look: shown by name first, because somebody has several, or not all have the same.
+      FromSlot = Value.define(:words, :rows, :look)
+
+      # @return [FromSlot, nil] nil where there are not two of them
+      def from_slot(rows)
+        able = rows.select(&:together?)
+        several = able.group_by(&:athlete_id)
+        return if several.size < Windlass::Squad::LANES.min
+
+        one = able.map(&:protocol).uniq
+        alike = one.one? && several.size == able.size && Windlass::Squad::LANES.cover?(able.size)
+        FromSlot.new(words: alike ? "Start #{able.size} together: #{one.first.downcase}" : "Start together: choose of #{able.size}", rows: able, look: !alike)
+      end
 
       # @return [Boolean] more than one may be run
       def together? = trainings.count(&:together?) >= Windlass::Squad::LANES.min

@@ -21,13 +21,19 @@ module Windlass
         "hardest" => Order.new(by: {effort: :desc, local_date: :desc, id: :desc}, after: ->(*last) { ["(sessions.effort, sessions.local_date, sessions.id) < (?, ?, ?)", *last] })
       }.freeze
 
+      # A session's verdict: what was decided of its day, or what is proposed.
+      VERDICT = <<~SQL.squish.freeze
+        COALESCE((SELECT decided FROM moves
+          WHERE moves.prescription_id = sessions.prescription_id AND moves.local_date = sessions.local_date AND moves.taken_back_at IS NULL), sessions.proposed_verdict)
+      SQL
+
       # @return [ActiveRecord::Relation] in the order that was asked for, from where the page begins
       def page = from(@filter.after).limit(PAGE + 1)
 
       # @param last [Array(Float, Date, Integer), nil] effort, day and number of the last row before
       def from(last) = last ? all.where(order.after.call(*last)) : all
 
-      # @return [ActiveRecord::Relation] all that is asked for
+      # @return [ActiveRecord::Relation] all that is asked for, each with its `verdict`
       def all
         found = Session.run.where(account_id: @account.id).order(order.by)
         found = found.where.not(effort: nil) if order.by.key?(:effort)
@@ -35,14 +41,14 @@ module Windlass
         [:athlete_id, :protocol, :place].each { |column| found = found.where(column => @filter.public_send(column)) if @filter.public_send(column) }
         found = found.where(local_date: @filter.from..) if @filter.from
         found = found.where(local_date: ..@filter.to) if @filter.to
-        said(judged(found))
+        said(judged(found)).select("sessions.*", "#{VERDICT} AS verdict")
       end
 
       private
 
       def order = ORDERS.fetch(@filter.order || ORDERS.keys.first)
 
-      def judged(found) = @filter.verdict ? found.where(proposed_verdict: @filter.verdict) : found
+      def judged(found) = @filter.verdict ? found.where("#{VERDICT} = ?", @filter.verdict) : found
 
       def said(found)
         found = found.where("symptoms <> '[]'") if @filter.symptom

@@ -28,7 +28,7 @@ module Windlass
       module Helpers
         def control_pause_form(form)
           status 422 unless form.valid?
-          erb :"control_pauses/new", locals: {title: "Control pause, #{athlete.name}", form: form, athlete: athlete, page: Presenters::LastScores.new(Presenters::AthleteSheet.new(athlete, now: now))}
+          erb :"control_pauses/new", locals: {title: "Control pause, #{athlete.name}", form: form, athlete: athlete, before: Presenters::BeforeAPause.new(athlete, today: today), page: Presenters::LastScores.new(Presenters::AthleteSheet.new(athlete, now: now))}
         end
       end
     end

@@ -27,7 +27,7 @@ module Windlass
 
         def morning_page(form, saved)
           status 422 unless form.valid?
-          erb :"control_pauses/morning", layout: :bare_layout, locals: {title: "Morning score", athlete: linked, form: form, saved: saved && Presenters::AthleteSheet.reading(saved)}
+          erb :"control_pauses/morning", layout: :bare_layout, locals: {title: "Morning score", athlete: linked, form: form, before: Presenters::BeforeAPause.new(linked, today: today), saved: saved && Presenters::AthleteSheet.reading(saved)}
         end
       end
     end

@@ -8,9 +8,10 @@ module Windlass
         app.helpers Helpers
 
         app.post("/squads") do
-          chosen = Records::Prescription.where(account_id: account.id, id: listed(:prescription)).includes(:athlete).sort_by { |one| [one.athlete.name.downcase, one.id] }
+          chosen = Records::Prescription.where(account_id: account.id, id: chosen_sessions).includes(:athlete).sort_by { |one| [one.athlete.name.downcase, one.id] }
           unasked = Actions::AskSquad.call(chosen.map(&:athlete).uniq, clear: listed(:clear), watcher: said(:watcher)[0, 80], now: now)
-          next erb(:"squads/ask", locals: {title: "Before they begin", chosen: chosen, unasked: unasked}) if unasked.any?
+          before = Presenters::BeforeTogether.new(chosen, unasked, now: now)
+          next erb(:"squads/ask", locals: {title: "Before they begin", page: before}) if before.asks? || before.chooses? || said(:look) == "yes"
 
           redirect to("/squads/#{Actions::PlanSquad.call(account, chosen, now: now).uuid}"), 303
         end
@@ -38,6 +39,7 @@ module Windlass
 
         app.get("/squads/:uuid/deck") do
           record = squad
+          redirect to("/squads/#{record.uuid}"), 303 if record.over?
           outdated = Actions::PlanSession.outdated(record.sessions, now: now)
           redirect to("/prescriptions/#{outdated.prescription_id}"), 303 if outdated
 
@@ -49,6 +51,9 @@ module Windlass
       module Helpers
         # All that a sheet or a deck asks of the sessions.
         WHOLE = [:timeline, :prescription, {athlete: %i[suspensions screenings clearances account]}].freeze
+
+        # @return [Array<String>] those ticked, and the one chosen of an athlete's several
+        def chosen_sessions = listed(:prescription) + Array(params[:of].then { |of| of.is_a?(Hash) ? of.values : [] }).grep(/\A\d{1,15}\z/)
 
         # @param with [Array] what is asked of its sessions
         def squad(*with) = Records::Squad.where(account_id: account.id).includes(sessions: with.presence || WHOLE).find_by!(uuid: said(:uuid))

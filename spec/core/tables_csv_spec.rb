@@ -37,6 +37,8 @@ RSpec.describe Windlass::Formats::Tables do
     expect([read(both).asks_order?, read(both, day_first: true).rows.map { |row| row.entry.date.month }, read(both, day_first: false).rows.map { |row| row.entry&.date&.month }]).to eq [true, [2, 3], [3, nil]]
     month_first = read("athlete,date,holds\nA,02/13/2026,60\nA,03/02/2026,60\n")
     expect([month_first.asks_order?, month_first.rows.map { |row| row.entry.date.day }]).to eq [false, [13, 2]]
+    dotted = read("athlete,date,holds\nA,3.2.2026,60\nA,02/13/2026,60\n")
+    expect([dotted.asks_order?, dotted.rows.map { |row| [row.entry.date.month, row.entry.date.day] }]).to eq [false, [[2, 3], [2, 13]]]
   end
 
   it "names line and column of what is wrong, and refuses what is no such file" do

@@ -41,4 +41,22 @@ RSpec.describe "The first hour", :web do
     submit("/athletes/several", "/athletes/several", {text: "name,born,sex,height,weight,disciplines\nA B,1990-13-06,f,170,64,\nC D,1990-01-06,x,17,64,flying\n"})
     expect(text).to include("column born: “1990-13-06” is no day there is", "height cm: 17 is not allowed; allowed: 90 to 230", "disciplines")
   end
+
+  it "says what is lacking before anything else: a consent, a clearance; a stop closes the control pause and its link" do
+    young = make_athlete(name: "Rio Tam", born_on: "2010-01-05")
+    young.screenings.update_all(guardian_consent_on: nil)
+    expect(led_to).to eq [["Record it", "/athletes/#{young.id}/screening"]]
+    get("/athletes/#{young.id}/control-pauses/new")
+    expect([text, page.at("form[data-step]")["data-step"]]).to match [/A guardian's consent is missing.*it ends at the first urge/m, "1"]
+
+    prescribe(trained = make_athlete(name: "Ada Quill").tap { |one| make_pause(one, at: clock.now - 30 * 3600) })
+    expect((get("/") && page).css(".names a").map(&:text)).to eq ["Ada Quill"]
+    trained.suspensions.create!(account_id: account.id, kind: "stop", reason: "Chest pain.", opened_at: clock.now - 3600, measure: trained.measures.last)
+    expect((get("/") && page).css(".names a")).to be_empty
+    expect([get("/athletes/#{trained.id}/control-pauses/new") && text, page.at("form[data-step]")["data-step"]]).to match [/Chest pain.*No control pause now/m, "0"]
+    expect((get(Windlass::MorningLinks.new(Windlass::Web.settings.session_secret).path(trained)) && page).css("form[data-step]")).to be_empty
+
+    submit("/athletes/#{trained.id}/control-pauses/new", "/athletes/#{trained.id}/control-pauses", {uuid: SecureRandom.uuid, seconds: "50", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.to_s})
+    expect([trained.measures.order(:taken_at).last.caution, trained.to_values.control_pause_s]).to eq ["Chest pain.", 24]
+  end
 end

@@ -58,6 +58,17 @@ RSpec.describe "The log", :web do
     expect(session.reload.discarded_at).to eq clock.now
   end
 
+  it "says the verdict that was decided, on every set of its day, and finds by it; taken back, it says what is proposed" do
+    sets = Array.new(2) { run_set(prescription) }
+    Windlass::Actions::Decide.call(sets.last, Windlass::Actions::JudgeDay.call(sets.last), decided: :ease, because: "tired", now: clock.now)
+    verdicts = ->(query = "") { (get("/log#{query}") && page).css("td[data-label=Verdict]").map(&:text) }
+
+    expect([verdicts.call, verdicts.call("?verdict=ease"), verdicts.call("?verdict=repeat")]).to eq [%w[Ease Ease], %w[Ease Ease], []]
+    expect(CSV.parse(get("/log/sessions.csv?verdict=ease").body, headers: true).map { |row| row["verdict"] }).to eq %w[ease ease]
+    Windlass::Actions::TakeBack.call(Windlass::Records::Move.sole, now: clock.now)
+    expect(verdicts.call("?verdict=ease")).to eq []
+  end
+
   it "suspends at once where a stop is written in" do
     write_in("5x13 blackout 1 mar")
     expect(athlete.suspensions.sole.reason).to start_with("Blackout on 1 March 2026.")

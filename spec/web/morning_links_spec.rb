@@ -17,7 +17,7 @@ RSpec.describe "A link for the morning score", :web do
 
     submit(path, path, seconds: "24,5", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.iso8601)
     follow_redirect!
-    expect(text).to include("24.5 s: building. Counts towards the morning trend.", "Saved. Your coach reads it")
+    expect(text).to include("24.5 s: building. Counts towards the morning trend.", "Saved.")
     expect(athlete.measures.order(:taken_at).last).to have_attributes(value: 24.5, on_waking: true)
     get("/")
     expect(page.css(".names a")).to be_empty

@@ -45,6 +45,19 @@ RSpec.describe "Together", :web do
     expect(text).to include("Together: Ines and Pascale", "ready")
   end
 
+  it "names what starts before anything is made, and asks which where an athlete has several" do
+    ask_nothing
+    other = Windlass::Actions::Prescribe.call(athletes.first, Windlass::Protocols.find("hiss-ladder"), now: clock.now)
+    run_together(*prescriptions, other)
+    expect(page.css("input[name='of[#{athletes.first.id}]']").map { |input| input["value"] }).to eq [prescriptions.first.id.to_s, other.id.to_s, ""]
+    expect([text, Windlass::Records::Session.count]).to match [/Hiss.*Small holds: /m, 0]
+
+    submit("/", "/squads", {"prescription[]": prescriptions.drop(1).map(&:id), "of[#{athletes.first.id}]": other.id})
+    expect(squad.sessions.map { |one| one.prescription.protocol }.tally).to eq("hiss-ladder" => 1, "small-holds" => 2)
+    squad.sessions.each { |one| one.update!(state: "done", started_at: clock.now, ended_at: clock.now) }
+    expect(get("/squads/#{squad.uuid}/deck").headers["location"]).to end_with "/squads/#{squad.uuid}"
+  end
+
   describe "with two" do
     before do
       ask_nothing

@@ -26,10 +26,13 @@ module Windlass
         def trained = @trained ||= Records::Session.where(athlete_id: @ground.by_id.keys).distinct.pluck(:athlete_id).to_set
 
         def step(athlete)
+          before = BeforeAPause.new(athlete, today: @ground.today)
+          return if before.stop
           return row(athlete, "Screening comes first: who may hold their breath, and in which way", "screening", "Screening") if athlete.screenings.empty?
-          return row(athlete, "Then a measure: the control pause doses the gentlest work", "control-pauses/new", "Control pause") unless measured.include?(athlete.id) || athlete.control_pause_use == "paused"
+          return row(athlete, before.lacking, "screening", before.word_missing? ? "Record it" : "Screening") if before.lacking
+          return row(athlete, "Next: a control pause, to set the dose", "control-pauses/new", "Control pause") unless measured.include?(athlete.id) || athlete.control_pause_use == "paused"
 
-          Missing::Row.new(name: athlete.name, athlete_id: athlete.id, words: "Then something to train", path: "/protocols?athlete_id=#{athlete.id}", action: "Choose a protocol") unless prescribed.include?(athlete.id)
+          Missing::Row.new(name: athlete.name, athlete_id: athlete.id, words: "Next: choose a protocol", path: "/protocols?athlete_id=#{athlete.id}", action: "Choose a protocol") unless prescribed.include?(athlete.id)
         end
 
         def row(athlete, words, path, action) = Missing::Row.new(name: athlete.name, athlete_id: athlete.id, words: words, path: "/athletes/#{athlete.id}/#{path}", action: action)

@@ -9,12 +9,13 @@ export function controlPause() {
 
   return {
     step: STEPS.settle, guided: true, figure: "0.0", settled: "0:00", word: "Start",
-    startedAt: null, openedAt: 0,
+    startedAt: null, openedAt: 0, picked: 0,
 
     init() {
       this.guided = this.$el.dataset.step !== "0";
       this.openedAt = clock.wall();
       this.$el.addEventListener("click", (event) => this.chosen(event));
+      this.$el.addEventListener("change", () => { this.picked += 1; });
       everyFrame(() => this.show());
     },
 
@@ -23,6 +24,8 @@ export function controlPause() {
     get typing() { return !this.guided; },
     get movable() { return this.step > 1; },
     get answering() { return this.step > STEPS.pause && this.step < STEPS.last; },
+    /** The step on the screen has its answer, by the keyboard or from before: one may go on. */
+    get answered() { return this.picked >= 0 && this.answering && this.hasAnswer(); },
     get inSeconds() { return !this.figure.includes(":"); },
     get timing() { return this.startedAt !== null; },
 
@@ -50,7 +53,17 @@ export function controlPause() {
 
     reset() { this.figure = "0.0"; this.word = "Start"; },
 
+    hasAnswer() { return this.$root.querySelector(`section[data-at="${this.step}"] input[type=radio]:checked`) !== null; },
+
+    /** Enter on an answer goes on, and sends nothing that is not finished. */
+    enter(event) {
+      if (!this.guided || event.target.type !== "radio" || this.step === STEPS.last) return;
+      event.preventDefault();
+      if (this.answered) this.next();
+    },
+
     key(event) {
+      if (event.code === "Enter") return this.enter(event);
       if (event.code !== "Space" || !this.guided || this.step !== STEPS.pause) return;
       event.preventDefault();
       if (!event.repeat) this.toggle(event);

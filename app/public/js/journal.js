@@ -83,8 +83,8 @@ export class Journal {
     if (before !== this.roomLeft) this.onChange();
   }
 
-  /** Where all is with the server nothing needs room here any more. */
-  get cramped() { return !this.roomLeft && this.waiting > 0; }
+  /** Once it is over and all is with the server, nothing needs room here any more. */
+  get cramped() { return !this.roomLeft && !(this.run?.over && this.waiting === 0); }
 
   async send() {
     if (this.sending || (this.waiting === 0 && !this.told)) return;

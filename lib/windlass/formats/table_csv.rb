@@ -4,13 +4,15 @@ require "csv"
 
 module Windlass
   module Formats
-    # A table from elsewhere as CSV: comma or semicolon, UTF-8 or Windows-1252; days as 2026-03-01, or with slashes or dots, day first or
-    # month first. A kind of table says its columns, which of them it needs, and reads a row.
+    # A table from elsewhere as CSV: comma or semicolon, UTF-8 or Windows-1252; days as 2026-03-01, with dots (day first), or with slashes
+    # (day first or month first). A kind of table says its columns, which of them it needs, and reads a row.
     class TableCsv
       MOST_ROWS = 50_000
       MOST_CHARACTERS = 5_000_000
-      # `01/02/2026`, `1.2.26`
-      SLASHED = %r{\A(\d{1,2})[/.](\d{1,2})[/.](\d{2}|\d{4})\z}
+      # `01/02/2026`
+      SLASHED = %r{\A(\d{1,2})/(\d{1,2})/(\d{2}|\d{4})\z}
+      # `1.2.26`: nobody writes the month first with dots.
+      DOTTED = /\A(\d{1,2})\.(\d{1,2})\.(\d{2}|\d{4})\z/
       YES = %w[true yes 1 x].freeze
 
       class << self
@@ -85,6 +87,9 @@ module Windlass
       end
 
       def day_parts(written)
+        dotted = DOTTED.match(written)
+        return [dotted[3], dotted[2], dotted[1]].map(&:to_i) if dotted
+
         found = SLASHED.match(written)
         return [found[3].to_i, *(day_first? ? [found[2], found[1]] : [found[1], found[2]]).map(&:to_i)] if found
 
