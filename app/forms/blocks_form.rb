@@ -65,6 +65,7 @@ module Windlass
         @protocol = protocol.bound(dose)
         @values = {dose: dose, **naming}
         @errors = @parts.map(&:errors).reduce({}, :merge).merge(count_errors)
+        @errors = {"blocks" => protocol.too_long(dose)}.compact if @errors.empty?
       end
 
       # @return [Boolean] nothing was composed yet

@@ -10,7 +10,7 @@ module Windlass
           required(:because).filled(Types::Text)
         end
 
-        rule(:rung).validate(within: 1..Progression::Ladder::MOST_RUNGS)
+        rule(:rung).validate(within: 1..Protocols::Protocol::MOST_RUNGS)
         rule(:because).validate(at_most_characters: 300)
       end
       RULES = Rules

@@ -32,6 +32,17 @@ RSpec.describe "A session of blocks", :web do
     expect([last_response.status, headings]).to eq [200, ["1. Hiss ladder"]]
   end
 
+  it "says no to more than one session can hold, and what it holds has a ladder that is no longer than its page may take" do
+    bellows = {"protocol" => "bellows", "dose" => {"gear_s" => "15", "hold_s" => "15", "rounds" => "3"}}
+    keep({"1" => bellows.merge("repeats" => "20")})
+    expect([last_response.status, text]).to match [422, /\d{4} breaths, holds and pauses are too many; allowed: 800 in one session/]
+    keep({"1" => bellows, "2" => bellows})
+    own = Windlass::Records::OwnProtocol.sole
+    standing = Windlass::Actions::Prescribe.call(athlete, own.to_protocol, own: own, now: clock.now).to_standing(on: clock.now.to_date)
+    # Every rung is forecast whole: what a page writes out is bounded, however long the session is.
+    expect(standing.ladder.rungs.sum { |rung| own.to_protocol.bound(rung).parts }).to be_between(2_000, 1.3 * Windlass::Protocols::Blocks::LADDER_PARTS)
+  end
+
   it "shows one line, one total and one forecast, and a fault beside its number in its block" do
     press("", {"1" => hiss.merge("after" => "time", "after_s" => "1:30"), "2" => ratio})
     expect(text).to include "Hiss ladder: 8 beats of hiss, each twice, 69 beats a minute, 1:30 between; then Ratio breathing: 3 rounds of 4 : 2 : 4 : 2, 1 s a count, 2 times", "3 min 16 s in all"

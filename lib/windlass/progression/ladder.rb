@@ -5,9 +5,6 @@ module Windlass
     # The doses of one protocol for one athlete, from the start to the last that its limits allow. Each rung differs from
     # the one below in exactly one lever by one step.
     class Ladder
-      # No ladder needs more: a guard against levers without an end.
-      MOST_RUNGS = 200
-
       attr_reader :protocol, :rungs
 
       # @return [Hash] what it was bounded by: limits, from, outlook, guards, as {#initialize} takes them
@@ -23,7 +20,7 @@ module Windlass
       # @param outlook [Outlook, nil] the gas model, where the athlete is known
       # @param guards [Array<#objection>] each may cut a rung and all above it
       # @param most [Integer] rungs to climb; where only the start matters, 1
-      def initialize(protocol, measures, limits: {}, from: nil, outlook: nil, guards: [], most: MOST_RUNGS)
+      def initialize(protocol, measures, limits: {}, from: nil, outlook: nil, guards: [], most: protocol.most_rungs)
         @protocol = protocol
         @measures = measures
         @most = most

@@ -8,6 +8,10 @@ module Windlass
     class Blocks < Protocol
       ID = "blocks"
       MOST = 20
+      # Breaths, holds and pauses of a whole session: nearly an hour of slow breathing.
+      MOST_PARTS = 800
+      # So many parts a ladder may write out over all of its rungs.
+      LADDER_PARTS = 12_000
       REPEATS = (1..20)
       GAP_S = (1..1200)
       WAIT = "wait"
@@ -221,7 +225,23 @@ module Windlass
         return {"blocks" => "#{Error.shown(given)} is not allowed; allowed: 1 to #{MOST} blocks"} unless given.is_a?(Array) && given.size.between?(1, MOST)
 
         given.each_with_index.map { |one, index| BlockFaults.of(one).transform_keys { |path| ["blocks[#{index}]", path].compact.join(".") } }.reduce({}, :merge)
+          .then { |faults| faults.any? ? faults : {"blocks" => too_long(dose)}.compact }
       end
+
+      # @param dose [Hash] that has no other fault
+      # @return [String, nil] what it has too much of
+      def too_long(dose)
+        parts = bound(dose).parts
+        "#{parts} breaths, holds and pauses are too many; allowed: #{MOST_PARTS} in one session" if parts > MOST_PARTS
+      end
+
+      # @return [Integer] breaths, holds and pauses, however often a block comes
+      def parts
+        blocks.sum { |one| [one.dose, unsettled(one)].map { |dose| one.protocol.compile(dose).segments.size }.then { |first, again| first + (one.repeats - 1) * again } }
+      end
+
+      # A long session has a short ladder: it is composed anew to go on from its top.
+      def most_rungs = (LADDER_PARTS / [parts, 1].max).clamp(3, super)
 
       private
 

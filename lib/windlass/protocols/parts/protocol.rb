@@ -66,6 +66,12 @@ module Windlass
       # @return [Protocol] with the facts of that dose, where they hang on it
       def bound(_dose) = self
 
+      # No ladder needs more: a guard against levers without an end.
+      MOST_RUNGS = 200
+
+      # @return [Integer] rungs that its ladder has at most
+      def most_rungs = MOST_RUNGS
+
       # What is merely logged has no ladder.
       def laddered? = levers.any?
 
