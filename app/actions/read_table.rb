@@ -4,8 +4,8 @@ module Windlass
   module Actions
     # A table from elsewhere, row by row: what will be kept, what is wrong, what is here already. All of it is kept, or nothing.
     module ReadTable
-      # what, day, amount: as a coach says them. state: :new, :known or :wrong. words: what is wrong. keep: does it.
-      Row = Value.define(:number, :athlete, :state, what: "", day: nil, amount: "", words: nil, keep: nil)
+      # what, day, amount: as a coach says them. state: :new, :known or :wrong. words: what is wrong. keep: does it. finish: what is done once for all of them.
+      Row = Value.define(:number, :athlete, :state, what: "", day: nil, amount: "", words: nil, keep: nil, finish: nil)
 
       # Who is meant by a name.
       class Names
@@ -46,7 +46,12 @@ module Windlass
         wrong = rows.count { |row| row.state == :wrong }
         raise Error, "#{Words.count(wrong, "row is", "rows are")} wrong: #{otherwise}." if wrong > 0
 
-        account.transaction { rows.select { |row| row.state == :new }.each { |row| row.keep.call }.size }
+        fresh = rows.select { |row| row.state == :new }
+        account.transaction do
+          fresh.each { |row| row.keep.call }
+          fresh.filter_map(&:finish).uniq.each(&:call)
+        end
+        fresh.size
       end
 
       def self.previewed(row, names, reader)

@@ -12,8 +12,7 @@ module Windlass
       # @param entries [Array<Log::Entry>]
       # @return [Array<Records::Session>]
       def self.call(prescription, entries, now:)
-        prescription.transaction { entries.map { |entry| known(prescription, entry) || keep(prescription, entry, now) } }
-          .each { |session| close(session, now) }
+        prescription.transaction { entries.map { |entry| known(prescription, entry) || keep(prescription, entry, now) } }.tap { |sessions| close(sessions, now) }
       end
 
       # @return [String] what tells two notes apart
@@ -27,7 +26,9 @@ module Windlass
         times = times(session, entry, now)
         session.update!(times.merge(caution: caution(prescription, times.fetch(:started_at))))
         parts = session.parts
-        entry.rounds.each.with_index(1) { |round, number| write(session, parts[number - 1], round, number) }
+        rounds = entry.rounds.map.with_index(1) { |round, number| columns(session, parts[number - 1], round, number) }
+        Records::Round.insert_all!(rounds) if rounds.any?
+        session.rounds.reset
         ActOnSymptoms.call(session, entry.symptoms, now: now) if entry.symptoms.any?
         session
       end
@@ -42,19 +43,32 @@ module Windlass
         {state: "done", started_at: began, ended_at: began + done_ms / 1000.0, done_ms: done_ms}
       end
 
-      def self.write(session, part, round, number)
+      def self.columns(session, part, round, number)
         sounded = part.is_a?(Timeline::Compiled::Sounded)
-        session.rounds.create!(number: number, hold: (sounded ? nil : part&.number || number), target_ms: (part&.ms unless part && !sounded && part.open?), held_ms: ms(round.held_s), skipped: round.skipped,
-          first_breath: round.first_breath, first_urge_ms: ms(round.urge_s), contraction_ms: ms(round.contraction_s), sao2_low: round.sao2_low)
+        {session_id: session.id, number: number, hold: (sounded ? nil : part&.number || number), target_ms: (part&.ms unless part && !sounded && part.open?), held_ms: ms(round.held_s), skipped: round.skipped,
+         first_breath: round.first_breath, first_urge_ms: ms(round.urge_s), contraction_ms: ms(round.contraction_s), sao2_low: round.sao2_low}
       end
 
       def self.ms(seconds) = seconds && (seconds * 1000).round
 
-      def self.close(session, now)
-        LearnFromLog.call(session.athlete, now: now) if session.rounds.any? { |round| round.first_urge_ms || round.sao2_low }
-        Propose.call(session)
+      # Each day is judged once, however many sessions of it, or around it, came in.
+      def self.close(sessions, now)
+        learns = sessions.find { |session| session.rounds.any? { |round| round.first_urge_ms || round.sao2_low } }
+        LearnFromLog.call(learns.athlete, now: now) if learns
+        sessions.sort_by(&:local_date).chunk_while { |one, other| one.local_date == other.local_date }.map(&:last)
+          .slice_when { |one, other| other.local_date - one.local_date > JudgeDay::HISTORY_DAYS }.each { |near| proposed(near) }
       end
-      private_class_method :known, :keep, :caution, :times, :write, :ms, :close
+
+      # One look reaches so many days ahead. The next is from the last that it reached, whose own reach goes on, and from the first beyond.
+      def self.proposed(near)
+        reached = nil
+        near.each_with_index do |session, index|
+          beyond = reached.nil? || session.local_date > reached
+          reached = session.local_date + JudgeDay::HISTORY_DAYS if beyond
+          Propose.call(session) if beyond || near[index + 1].nil? || near[index + 1].local_date > reached
+        end
+      end
+      private_class_method :known, :keep, :caution, :times, :columns, :ms, :close, :proposed
     end
   end
 end

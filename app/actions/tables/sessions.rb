@@ -7,6 +7,8 @@ module Windlass
       class Sessions
         def initialize(now)
           @now = now
+          @written = Hash.new { |all, prescription| all[prescription] = [] }
+          @finish = -> { @written.each { |prescription, entries| WriteIn.call(prescription, entries, now: @now) } }
         end
 
         # @param row [Formats::NotebookCsv::Row]
@@ -17,7 +19,7 @@ module Windlass
           return {state: :wrong, what: row.protocol, words: found} if found.is_a?(String)
 
           known = !row.kept || (!row.id.empty? && found.sessions.exists?(uuid: row.id)) || found.sessions.exists?(local_date: row.entry.date, written_in: WriteIn.mark(row.entry))
-          {state: known ? :known : :new, what: found.name, day: row.entry.date, amount: Words.count(row.entry.rounds.size, "hold"), keep: -> { WriteIn.call(found, [row.entry], now: @now) }}
+          {state: known ? :known : :new, what: found.name, day: row.entry.date, amount: Words.count(row.entry.rounds.size, "hold"), keep: -> { @written[found] << row.entry }, finish: @finish}
         end
 
         private

@@ -28,10 +28,11 @@ module Windlass
       # Each hold of a session has a number of its own.
       def number_faults(held)
         numbers = held.map { |row, _| Integer(cell(row, :hold), 10, exception: false) }
-        held.zip(numbers).each_with_index.filter_map do |((row, line), number), index|
+        before = Set.new
+        held.zip(numbers).filter_map do |(row, line), number|
           next fault(row, line, :hold, "#{NUMBERS.min} to #{NUMBERS.max}") unless number && NUMBERS.cover?(number)
 
-          "line #{line}, column #{columns[:hold]}: #{number} is there twice in this session" if numbers.first(index).include?(number)
+          "line #{line}, column #{columns[:hold]}: #{number} is there twice in this session" unless before.add?(number)
         end
       end
 
