@@ -40,12 +40,12 @@ RSpec.describe "The programme", :web do
     other = make_athlete(name: "Bo Tarn").tap { |one| make_pause(one) && prescribe(one) }
     submit("/groups/#{group.id}/edit", "/groups/#{group.id}", {"name" => "Club", "members[]" => [athlete.id, other.id]}.merge(*[1, 3, 5].each_with_index.map { |day, index| slot(index, day, "7:00", 40) }))
     plan
-    expect(Windlass::Records::Programme.all.map { |one| [one.athlete.name, one.planned_sessions.size + one.left_out.sum { |out| out["missing"] }, one.loads.size] }).to contain_exactly(["Ines Aldaya", 12, 4], ["Bo Tarn", 12, 4])
+    expect(Windlass::Records::Programme.all.map { |one| [one.athlete.name, one.planned_sessions.size + one.left_out.sum { |out| out["missing"] }, one.loads.size] }).to contain_exactly(["Ines Aldaya", 11, 4], ["Bo Tarn", 11, 4])
     get("/groups/#{group.id}?on=#{monday}")
     expect(page.css("tbody .mark").map { |mark| mark.at(".mark-words").text[0, 5] }).to eq ["07:00"] * 6
     expect(text).to include("Mon 07:00 40 min: Bo Tarn and Ines Aldaya")
     get("/athletes/#{athlete.id}/programme")
-    expect(text).to include("Not placed in week 4: Small holds, 1 not placed", "An easy week: 2 of 3.")
+    expect(text).not_to include("Not placed in week 4")
     get("/groups/#{group.id}/slots/#{group.slots.first.id}/fit?date=#{monday}")
     expect(text).to include("It fits: the last one is done after")
   end

@@ -44,7 +44,11 @@ module Windlass
 
       def self.exactly(words)
         [LONGEST, words.size].min.downto(1) do |count|
-          said = words.first(count).map(&:text).join(" ")
+          taken = words.first(count).map(&:text)
+          # A dash by itself is a hold left out, never a part of a name.
+          next if taken.any? { |text| text.delete("-_").empty? }
+
+          said = taken.join(" ")
           key = BY_NAME[said.delete("-_ ")]
           return Found.new(words: count, said: said, meant: [said], keys: [key]) if key
         end

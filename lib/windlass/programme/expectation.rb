@@ -42,6 +42,8 @@ module Windlass
       # These were placed.
       def placed(courses)
         courses.each do |course|
+          next go_on_from(course) if course.lowered
+
           @done = course.stepped ? 1 : @done + 1
           @step += 1 if course.stepped
         end
@@ -55,6 +57,16 @@ module Windlass
       end
 
       private
+
+      # Steps are counted anew from a rung that readiness led back to.
+      def go_on_from(course)
+        @done = (steps[@step].last == course.dose) ? @done + 1 : 1
+        @steps = [[course.rung, course.dose], *above(course.rung + 1)] unless steps[@step].last == course.dose
+        @courses = nil
+        @step = 0
+      end
+
+      def above(rung) = ladder? ? (rung..@training.standing.ladder.top).map { |number| [number, @training.standing.ladder.rungs[number]] } : []
 
       def ladder? = !@training.standing&.ladder.nil?
 
@@ -77,18 +89,13 @@ module Windlass
       def steps
         @steps ||= begin
           standing = @training.standing
-          above = if ladder?
-            standing.rung + (standing.reduced ? 0 : 1)..standing.ladder.top
-          else
-            []
-          end
-          [[standing&.rung, standing&.dose], *above.map { |rung| [rung, standing.ladder.rungs[rung]] }]
+          [[standing&.rung, standing&.dose], *(above(standing.rung + (standing.reduced ? 0 : 1)) if ladder?)]
         end
       end
 
       def course(step, date, calendar, stepped)
         rung, dose = sung(*steps[step], date, calendar)
-        (@courses ||= {})[[rung, step, stepped]] ||= measured(rung, dose).with(expected: step > 0, stepped: stepped)
+        (@courses ||= {})[[rung, step, stepped]] ||= measured(rung, dose).with(expected: rung.to_i > @training.standing&.rung.to_i, stepped: stepped)
       end
 
       # On the day of a concert voice is lower.

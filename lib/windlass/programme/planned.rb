@@ -10,8 +10,8 @@ module Windlass
     end
 
     # What a training is on one day: the dose of the rung that is expected then. set_seconds: of one of its sets. stepped: a rung more than the
-    # session before it.
-    Course = Value.define(:rung, :dose, :seconds, :set_seconds, :hold_seconds, :washout, :expected, :stepped)
+    # session before it. lowered: who comes back is put lower, and goes on from there.
+    Course = Value.define(:rung, :dose, :seconds, :set_seconds, :hold_seconds, :washout, :expected, :stepped, lowered: false)
 
     # The order in which several are done in one slot: a measure, what is quiet and small, voice and drills, then what is heavy.
     module SlotOrder

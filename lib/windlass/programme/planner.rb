@@ -27,6 +27,7 @@ module Windlass
         @trainings = trainings
         @walls = Walls.new(calendar, ground: ground, memo: memo, held: held, done: done, since: since)
         @history = ground.fetch(:history, [])
+        @screen = ground[:screen]
         @shown_on = ground[:measures]&.maximal_hold_shown_on
         @expectations = [*trainings, TEST].to_h { |training| [training.key, Expectation.new(training)] }
         @wishes = before.group_by(&:key)
@@ -172,7 +173,7 @@ module Windlass
           reason = @walls.refusal(ready, one.date)
           next search.refusals[one.key] << reason if reason
 
-          lowered = Planned.new(training: one.training, berth: one.berth, begins: one.begins, fixed: one.fixed, course: lowered(one, ready), ready: ready)
+          lowered = Planned.new(training: one.training, berth: one.berth, begins: one.begins, fixed: one.fixed, course: lowered(one, ready, kept), ready: ready)
           too_long = too_long(lowered, placed)
           too_long ? search.refusals[one.key] << too_long : kept << lowered
         end
@@ -184,10 +185,13 @@ module Windlass
         SlotMinutesRule.check(Placing.new(lowered, week: 0, calendar: @calendar, walls: @walls, placed: others))
       end
 
-      def lowered(one, ready)
+      # @param kept [Array<Planned>] of the same week before it: once lowered, the others of that training go on from there
+      def lowered(one, ready, kept)
+        before = kept.reverse.find { |other| other.key == one.key }&.course
+        return before if before&.lowered
         return one.course if ready.dose.nil? || ready.dose == one.course.dose
 
-        Expectation.course(one.training.protocol.bound(ready.dose), ready.standing.rung, ready.dose, washout: one.course.washout).with(expected: one.course.expected, stepped: one.course.stepped)
+        Expectation.course(one.training.protocol.bound(ready.dose), ready.standing.rung, ready.dose, washout: one.course.washout).with(lowered: true)
       end
 
       def keep(week, placed)
@@ -198,7 +202,7 @@ module Windlass
 
       def tell_missing(week, asked, placed, search)
         @trainings.each do |training|
-          missing = training.times - placed.count { |one| one.key == training.key } - done(training, week)
+          missing = @calendar.times(training, week) - placed.count { |one| one.key == training.key } - done(training, week)
           next unless missing > 0
 
           @unplaced << Unplaced.new(week: @calendar.days(week).first, training: training, missing: missing, reasons: reasons(week, training, asked, search))
@@ -206,13 +210,16 @@ module Windlass
         @unplaced << Unplaced.new(week: @calendar.days(week).first, training: TEST, missing: 1, reasons: Telling.uniq(search.refusals[TEST.key]).then { |found| found.empty? ? [Telling::NO_SLOT] : found }) if test_events(week).any? { |event| event.date >= @since } && placed.none? { |one| one.training.test? }
       end
 
+      # What never opens comes before what opens later.
+      def barred(training) = @screen&.barred(training.activity.column)&.then { |words| Reason.new(rule: "block.screening", text: words) }
+
       def reasons(week, training, asked, search)
         return [Reason.new(rule: "measure", text: training.refusal || "The measures do not offer it.")] unless training.standing
 
         times = @calendar.times(training, week)
         easy = ([Reason.new(rule: "easy.times", text: "An easy week: #{times} of #{training.times}.")] if times < training.times)
         found = Telling.uniq(search.refusals[training.key])
-        [*easy, *found].then { |all| all.empty? ? [Telling::NO_SLOT] : all }
+        [*barred(training), *easy, *found].uniq(&:rule).then { |all| all.empty? ? [Telling::NO_SLOT] : all }
       end
     end
   end

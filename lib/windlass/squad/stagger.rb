@@ -180,15 +180,42 @@ module Windlass
         private_class_method :each
       end
 
-      # More lanes: a search for an arrangement without collisions, the lane with the least room first; then lane by lane to where
-      # it does least, until nothing moves.
+      # More lanes: several orders in which lane after lane is put where it does least, and a search for an arrangement without
+      # collisions, the lane with the least room first; each then moved lane by lane until nothing moves. The best of them is tried again
+      # with less and less time until the common end.
       module Search
+        TIGHTENED = 2
+        # A try with less time looks at fewer: it is one of several.
+        FEW_STEPS = 25
+
         def self.starts(squad)
           free = Free.new(squad).starts
-          return settled(squad, free) if free
+          best = pick(squad, [(settled(squad, free) if free), *orders(squad).map { |order| settled(squad, greedy(squad, order)) }].compact)
+          squad.collisions_at(best).zero? ? tightened(squad, best) : best
+        end
 
-          lanes = (0...squad.size).sort_by { |lane| [-squad.lanes[lane].holds.size, lane] }
-          [lanes, lanes.reverse].map { |order| settled(squad, greedy(squad, order)) }.min_by { |starts| [*squad.cost(starts), *starts] }
+        def self.pick(squad, all) = all.min_by { |starts| [*squad.cost(starts), *starts] }
+
+        # By their numbers, and by how many holds they have.
+        def self.orders(squad)
+          lanes = (0...squad.size).to_a
+          [lanes, lanes.sort_by { |lane| [-squad.lanes[lane].holds.size, lane] }].uniq
+        end
+
+        # Halfway between the longest lane and the end so far, while something is found there.
+        def self.tightened(squad, best)
+          least = squad.lanes.map(&:seconds).max
+          TIGHTENED.times do
+            ends = squad.cost(best).last
+            within = (least + ends) / 2
+            break if ends - within < 1
+
+            found = Free.new(squad, ends_s: within, most_steps: FEW_STEPS).starts
+            next least = within if found.nil?
+
+            best = pick(squad, [best, settled(squad, found)])
+          end
+          best
         end
 
         def self.greedy(squad, order)
@@ -199,6 +226,18 @@ module Windlass
 
         # Lane after lane in turn, until all of them lie best where they lie.
         def self.settled(squad, starts)
+          starts = starts.dup
+          loop do
+            moved_to_rest(squad, starts)
+            earliest = starts.min
+            break starts if earliest.zero?
+
+            # All of them earlier: somebody may have room there that was none before.
+            starts.map! { |start| start - earliest }
+          end
+        end
+
+        def self.moved_to_rest(squad, starts)
           settled = 0
           (MOST_PASSES * squad.size).times do |turn|
             lane = turn % squad.size
@@ -207,37 +246,40 @@ module Windlass
             starts[lane] = start
             break if settled == squad.size
           end
-          earliest = starts.min
-          starts.map { |start| start - earliest }
         end
 
         def self.best(squad, lane, starts)
           others_end = starts.each_index.reject { |other| other == lane }.map { |other| starts[other] + squad.lanes[other].seconds }.max || 0
           squad.least(lane, starts).min_by { |start| [[start + squad.lanes[lane].seconds, others_end].max, start] }
         end
-        private_class_method :greedy, :settled, :best
+        private_class_method :pick, :orders, :tightened, :greedy, :settled, :moved_to_rest, :best
       end
 
       # Looks for starts without a collision. Where a lane may still start is a row of bits.
       class Free
-        def initialize(squad)
+        # @param ends_s [Numeric, nil] when all have to be done
+        # @param most_steps [Integer] half-finished arrangements that are looked at
+        def initialize(squad, ends_s: nil, most_steps: MOST_STEPS)
           @squad = squad
+          @most_steps = most_steps
+          @ends_s = ends_s
           @steps = 0
           @open = {}
         end
 
         # @return [Array<Integer>, nil] nil where none was found
         def starts
-          all = (1 << (@squad.latest_s + 1)) - 1
-          found = place({}, (0...@squad.size).to_h { |lane| [lane, all] })
+          found = place({}, (0...@squad.size).to_h { |lane| [lane, (1 << (latest(lane) + 1)) - 1] })
           found && (0...@squad.size).map { |lane| found[lane] }
         end
 
         private
 
+        def latest(lane) = @ends_s ? (@ends_s - @squad.lanes[lane].seconds).floor.clamp(0, @squad.latest_s) : @squad.latest_s
+
         def place(placed, room)
           return placed if room.empty?
-          return if (@steps += 1) > MOST_STEPS
+          return if (@steps += 1) > @most_steps
 
           lane, bits = room.min_by { |one, open| [open.to_s(2).count("1"), one] }
           each_start(bits) do |start|

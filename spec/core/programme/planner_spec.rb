@@ -86,12 +86,30 @@ RSpec.describe Windlass::Programme::Planner do
       expect(found.except(3).values).to all(be >= 4)
     end
 
+    it "are one lower after more than ten days without it, and steps are counted anew from there, in the same week as well" do
+      away = week(5, absences: [programme::Absence.new(from: monday + 7, to: monday + 20)])
+      found = plan([training["co2-table", 2, 8]], slots[1, 4], calendar: away).sessions.reject { |one| one.training.test? }
+      # Two at 8 lead to 9; eighteen days off lead back to 8, twice again, and then to 9.
+      expect(found.map { |one| [(one.date - monday).to_i, one.rung] }).to eq [[0, 8], [3, 8], [21, 8], [24, 8], [28, 9], [31, 9]]
+    end
+
     it "come without a step where the step would pass the week's line" do
       held = plan([training["co2-table", 2, 2]], slots[1, 4]).sessions.sum(&:hold_seconds)
       tight = (1..2).to_h { |back| [monday - 7 * back, held / 1.3] }
       found = plan([training["co2-table", 2, 2]], slots[1, 4], calendar: week(3), held: tight)
       expect(found.sessions.first(2).map(&:rung)).to eq [2, 2]
       found.weeks.each { |one| expect(one.hold_seconds).to be <= one.limit_s + 1e-6 }
+    end
+  end
+
+  describe "what has no place" do
+    it "is counted against what an easy week asks, and says first what never opens" do
+      easy = programme::Calendar.new(from: monday, weeks: 1, easy_every: 1)
+      expect(plan([training["small-holds", 4]], slots[1], calendar: easy).unplaced.map(&:missing)).to eq [(4 * 2/3r).ceil - 1]
+      barred = screen.with(conditions: [:heart_disease])
+      swell = week(1, events: [programme::Event.new(date: monday + 5, kind: :swell)])
+      found = plan([training["o2-table", 1]], slots[1, 3], calendar: swell, ground: {screen: barred}).unplaced.first
+      expect(found.reasons.map(&:rule)).to start_with "block.screening"
     end
   end
 

@@ -71,6 +71,19 @@ RSpec.describe Windlass::Squad::Stagger do
     end
   end
 
+  it "is never worse than one lane after the other, each where it does least: ten and twelve lanes with room end no later" do
+    random = Random.new(3)
+    [[10, 300], [12, 600], [12, 300]].each do |size, latest|
+      lanes = random_squad(random, size, 6)
+      in_turn = lanes.each_with_object({}) do |one, starts|
+        before = lanes.select { |other| starts.key?(other.id) }
+        starts[one.id] = (0..latest).min_by { |start| [*counted([*before, one], starts.merge(one.id => start), 8).first(2), start] }
+      end
+      found = described_class.of(lanes, latest_s: latest)
+      expect([found.collisions, found.overlap_s.to_f, found.ends_s] <=> counted(lanes, in_turn, 8).then { |clashes, overlap, ends| [clashes, overlap.to_f, ends] }).to be <= 0
+    end
+  end
+
   it "lets a pair that watch each other hold in turn where their rests allow it; exactly the gap is far enough" do
     one, other = lane["a", [[60, 40], [160, 40]], pair: "b"], lane["b", [[60, 40], [160, 40]], pair: "a"]
 
