@@ -106,7 +106,7 @@ RSpec.describe Windlass::Programme::Planner do
     it "is counted against what an easy week asks, and says first what never opens" do
       easy = programme::Calendar.new(from: monday, weeks: 1, easy_every: 1)
       expect(plan([training["small-holds", 4]], slots[1], calendar: easy).unplaced.map(&:missing)).to eq [(4 * 2/3r).ceil - 1]
-      barred = screen.with(conditions: [:heart_disease])
+      barred = screen.with(conditions: [:heart])
       swell = week(1, events: [programme::Event.new(date: monday + 5, kind: :swell)])
       found = plan([training["o2-table", 1]], slots[1, 3], calendar: swell, ground: {screen: barred}).unplaced.first
       expect(found.reasons.map(&:rule)).to start_with "block.screening"
