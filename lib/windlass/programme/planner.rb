@@ -219,7 +219,7 @@ module Windlass
         times = @calendar.times(training, week)
         easy = ([Reason.new(rule: "easy.times", text: "An easy week: #{times} of #{training.times}.")] if times < training.times)
         found = Telling.uniq(search.refusals[training.key])
-        [*barred(training), *easy, *found].uniq(&:rule).then { |all| all.empty? ? [Telling::NO_SLOT] : all }
+        [barred(training), *easy, *found].compact.uniq(&:rule).then { |all| all.empty? ? [Telling::NO_SLOT] : all }
       end
     end
   end

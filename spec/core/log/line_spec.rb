@@ -11,6 +11,7 @@ RSpec.describe Windlass::Log::Line do
   it "reads holds as they are written, several at once, and those left out" do
     expect(held("60 62.5 62,5 60s 1:00 1m05 2m 45x2, 1:10×2; 60, 61")).to eq [60, 62.5, 62.5, 60, 60, 65, 120, 45, 45, 70, 70, 60, 61]
     expect(read("60 x - 55", targets: [60, 60]).rounds.map { |round| [round.held_s, round.skipped, round.target_s] }).to eq [[60, false, 60], [nil, true, 60], [nil, true, nil], [55, false, nil]]
+    expect([held("1:59"), faults("1:60").size]).to eq [[119], 1]
     # A dash stays a hold before and after the name of a symptom.
     expect(["30 - nausea", "30 blackout, - 30", "1M24x3 , c47 Ok Yesterday, 71.5 , d 23 g 1:58X6 C116 , 52s×6 , deeper lo80, - , Nausea"].map { |text| read(text).rounds.size }).to eq [2, 3, 18]
   end

@@ -44,6 +44,8 @@ RSpec.describe "Rules of the programme" do
     expect(table.course.seconds).to eq 915
     quiet = planned("quiet-breathing", 0, minutes: 16)
     expect([said(programme::SlotMinutesRule, table), said(programme::SlotMinutesRule, planned("co2-table", 0, minutes: 15))&.first]).to eq [nil, "slot.minutes"]
+    # To the second: a session as long as its slot has room.
+    expect(said(programme::SlotMinutesRule, planned("small-holds", 0, minutes: 14, calendar: weeks))).to be_nil
     expect(said(programme::SlotMinutesRule, table, placed: [quiet])).to eq ["slot.minutes", "15 min 15 s do not fit the 11 min left of the 16 min at 07:00."]
     expect(said(programme::SlotMinutesRule, table, placed: [planned("quiet-breathing", 0, 18, minutes: 16), planned("quiet-breathing", 1, minutes: 16)])).to be_nil
   end
@@ -95,6 +97,7 @@ RSpec.describe "Rules of the programme" do
   it "event.maximal and event.times: from seven days before on, and no longer than the day before" do
     near = weeks(events: [event(20)])
     expect([12, 13, 19, 20].map { |day| said(programme::EventMaximalRule, planned("maximal-test", day), calendar: near)&.first }).to eq [nil, "event.maximal", "event.maximal", nil]
+    expect(said(programme::EventMaximalRule, planned("maximal-test", 13), calendar: near).last).to end_with "Open from 25 March 2026 on."
     two = [planned("small-holds", 14, calendar: near), planned("small-holds", 15, calendar: near)]
     expect([13, 16].map { |day| said(programme::EventTimesRule, planned("small-holds", day), calendar: near, placed: two)&.first }).to eq ["event.times", "event.times"]
     expect(said(programme::EventTimesRule, planned("small-holds", 16), calendar: near, placed: two.first(1))).to be_nil

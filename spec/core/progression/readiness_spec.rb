@@ -72,6 +72,15 @@ RSpec.describe Windlass::Progression::Readiness do
     end
   end
 
+  it "block.screening: over half of the maximal hold is long at 16 and 17, exactly half is not, and from 18 on neither" do
+    of = ->(age, hold_s) do
+      standing = standing_of("single-hold")
+      screen = Windlass::Screening::Screen.new(answered_on: today - 30, age: age, guardian_consent_on: today - 30)
+      described_class.of(situation("single-hold", screen: screen).with(standing: standing.with(dose: standing.dose.merge(hold_s: hold_s)))).reasons.map(&:text).join
+    end
+    expect([of[17, 61], of[17, 60], of[18, 61]].map { |words| words.include?("half") }).to eq [true, false, false]
+  end
+
   it "has a case for every rule" do
     expect(cases.keys).to match_array described_class::ALL.map(&:id)
   end

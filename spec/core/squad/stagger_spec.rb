@@ -57,6 +57,8 @@ RSpec.describe Windlass::Squad::Stagger do
     end
     same = (1..12).map { |number| lane[number.to_s, [[60, 60], [200, 60]]] }
     expect(described_class.of(same, gap_s: 8, latest_s: 88).collisions).to eq 0
+    # The last of them fits only at the very latest start.
+    expect(described_class::Free.new(described_class::Clashes.new(same, 8, 88)).starts.sort).to eq (0..88).step(8).to_a
   end
 
   # What is searched is at least the best that there is for each lane, the others staying; among those the earliest common end.
