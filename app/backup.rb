@@ -29,6 +29,7 @@ module Windlass
         raise Error, "#{from}: there is no database." unless File.exist?(from)
 
         FileUtils.mkdir_p(folder, mode: 0o700)
+        FileUtils.rm_f(Dir[File.join(folder, "#{FILES}.part")])
         copy = File.join(folder, now.strftime(NAMED))
         whole(from, "#{copy}.part", pause)
         rows = check("#{copy}.part")
@@ -57,7 +58,8 @@ module Windlass
         end
       end
 
-      # Puts a copy in the place of the database. What stood there is kept beside it.
+      # Puts a copy in the place of the database. What stood there is kept beside it. Killed at any moment, it is the one or the other,
+      # whole, with all that was ever written to it; {interrupted} says which.
       # @param file [String]
       # @param to [String] path of the database
       # @param now [Time]
@@ -66,18 +68,54 @@ module Windlass
       def restore(file, to, now:)
         check(file)
         Occupied.alone(to) do
-          before = now.strftime("#{to}.before-%Y-%m-%d-%H%M%S")
-          kept = whole(to, before, -> {}) if File.exist?(to)
+          sweep(to)
+          before = keep(to, now.strftime("#{to}.before-%Y-%m-%d-%H%M%S")) if File.exist?(to)
           FileUtils.mkdir_p(File.dirname(to))
-          FileUtils.cp(file, "#{to}.part")
-          File.chmod(0o600, "#{to}.part")
-          FileUtils.rm_f(["#{to}-wal", "#{to}-shm"])
-          File.rename("#{to}.part", to)
-          kept && before
+          copied(file, "#{to}.part")
+          File.write("#{to}.restoring", "#{File.basename(file)}, #{now.strftime("%F %T")}")
+          take_the_place("#{to}.part", to)
+          FileUtils.rm_f("#{to}.restoring")
+          before
         end
       end
 
+      # What a restore that was killed left behind is cleared away.
+      # @param path [String] of the database
+      # @return [String, nil] what it was, and where the house stands
+      def interrupted(path)
+        of = File.read("#{path}.restoring") if File.exist?("#{path}.restoring")
+        stands = File.exist?("#{path}.part") ? "The house is as it was before." : "The house is the one that was restored."
+        sweep(path)
+        "A restore was interrupted (#{of}). #{stands}" if of
+      end
+
       private
+
+      # Half of something.
+      def sweep(path) = FileUtils.rm_f(["#{path}.part", "#{path}.restoring", *Dir["#{path}.before-*.part"], *Dir["#{path}.before-*-wal"], *Dir["#{path}.before-*-shm"]])
+
+      # The newest writes may stand in the log beside the file, where a server was killed: they go into the file before anything else.
+      def keep(path, before)
+        database = SQLite3::Database.new(path)
+        database.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+        database.close
+        whole(path, "#{before}.part", -> {})
+        take_the_place("#{before}.part", before)
+        before
+      end
+
+      def copied(file, to)
+        FileUtils.cp(file, to)
+        File.chmod(0o600, to)
+        File.open(to, &:fsync)
+      end
+
+      # The log of what stood there is empty by now.
+      def take_the_place(file, to)
+        File.rename(file, to)
+        FileUtils.rm_f(["#{to}-wal", "#{to}-shm"])
+        File.open(File.dirname(to), &:fsync)
+      end
 
       # All of it as it was at one moment, whoever writes meanwhile: a reader keeps no writer waiting.
       def whole(from, to, pause)

@@ -4,5 +4,8 @@
 require_relative "web"
 require_relative "backup"
 
-Windlass::Occupied.hold(Windlass::Database.default_path) if Windlass::Database.file?
+if Windlass::Database.file?
+  Windlass::Occupied.hold(Windlass::Database.default_path)
+  Windlass::Backup.interrupted(Windlass::Database.default_path)&.then { |words| warn words }
+end
 Windlass::Database.connect(Windlass::Database.default_path)

@@ -62,6 +62,32 @@ RSpec.describe Windlass::Backup do
     expect([in_house("SELECT name FROM athletes"), Dir.glob("#{house}.before*")]).to eq [["Ines Aldaya"], []]
   end
 
+  it "loses nothing where a restore is killed at any step after a server was: it is the one house or the other, whole, and says which" do
+    copy = described_class.take(house, copies, now: now).path
+    # A server that was killed: the newest write stands in the log alone.
+    writer = IO.popen([RbConfig.ruby, "-r", "sqlite3", "-e", "base = SQLite3::Database.new(ARGV[0]); base.execute(\"INSERT INTO athletes VALUES (2, 'Odd Falk')\"); puts 'written'; $stdout.flush; sleep", house])
+    writer.gets
+    Process.kill(:KILL, writer.pid)
+    writer.close
+    original = File.binread(house), File.binread("#{house}-wal")
+
+    ends = 12.times.map do |deaths|
+      FileUtils.rm_f(Dir["#{house}*"])
+      [house, "#{house}-wal"].zip(original) { |path, bytes| File.binwrite(path, bytes) }
+      # It dies right before its next step on files.
+      steps = 0
+      %i[rm_f cp mkdir_p].each { |step| allow(FileUtils).to(receive(step).and_wrap_original { |own, *given| ((steps += 1) > deaths) ? throw(:killed) : own.call(*given) }) }
+      allow(File).to(receive(:rename).and_wrap_original { |own, *given| ((steps += 1) > deaths) ? throw(:killed) : own.call(*given) })
+      catch(:killed) { described_class.restore(copy, house, now: now) }
+      RSpec::Mocks.space.proxy_for(FileUtils).reset
+      RSpec::Mocks.space.proxy_for(File).reset
+
+      words = described_class.interrupted(house)
+      [in_house("SELECT name FROM athletes"), words.to_s[/The house .*/], Dir.children(@folder).grep(/part|restoring|before.*(wal|shm)/)]
+    end
+    expect(ends.uniq).to contain_exactly([["Ines Aldaya", "Odd Falk"], nil, []], [["Ines Aldaya", "Odd Falk"], "The house is as it was before.", []], [["Ines Aldaya"], "The house is the one that was restored.", []], [["Ines Aldaya"], nil, []])
+  end
+
   it "does not come back into a house that somebody has open" do
     copy = described_class.take(house, copies, now: now).path
     server = IO.popen([RbConfig.ruby, "-e", "file = File.open(ARGV[0], 'a'); file.flock(File::LOCK_SH); puts 'open'; $stdout.flush; sleep", "#{house}.open"])

@@ -11,6 +11,12 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
   root = File.expand_path("../..", __dir__)
   contributing = File.read(File.join(root, "CONTRIBUTING.md"))
 
+  house = <<~RUBY
+    account = Windlass::Records::Account.first || Windlass::Records::Account.create!(name: "House")
+    athlete = account.athletes.create!(name: "Ada", born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61, disciplines: ["singing"])
+    get = ->(path) { Rack::MockRequest.new(Windlass::Web).get(path, "HTTP_HOST" => "127.0.0.1").body }
+  RUBY
+
   around do |example|
     Dir.mktmpdir do |folder|
       @copy = folder
@@ -63,7 +69,7 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
     found = ask_house(<<~RUBY)
       hops = Windlass::Protocols.find("hopping-holds")
       ladder = Windlass::Progression::Standing.of(hops, Windlass::Measures::Values.new(control_pause_s: 25, maximal_hold_s: 90)).ladder
-      #{HOUSE}
+      #{house}
       shown = get["/protocols/hopping-holds"]
       puts JSON.generate([ladder.rungs.map { |dose| dose[:rounds] }, hops.compile(ladder.rungs.last).holds.size, shown.include?("Walking holds")])
     RUBY
@@ -74,14 +80,14 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
     put("lib/windlass/measures/humming.rb", File.read(File.join(root, "lib/windlass/measures/empty_hold.rb")).gsub("EmptyHold", "Humming").gsub("empty_hold", "humming").gsub("Empty hold", "Humming"))
     beside("lib/windlass.rb", "require_relative \"windlass/measures/empty_hold\"\n", "require_relative \"windlass/measures/humming\"\n")
     beside("lib/windlass/measures/kinds.rb", "EmptyHold, ", "Humming, ")
-    expect(ask_house("#{HOUSE}\nputs JSON.generate([Windlass::Actions::TakeMeasure.call(athlete, Windlass::Measures.kind(\"humming\"), {uuid: SecureRandom.uuid, taken_on: Date.today, seconds: 20, first_breath: \"smooth\", eventful: \"no\"}, now: Time.now).value, get[\"/athletes/\#{athlete.id}/measures\"]])")).to match [20, include("Humming")]
+    expect(ask_house("#{house}\nputs JSON.generate([Windlass::Actions::TakeMeasure.call(athlete, Windlass::Measures.kind(\"humming\"), {uuid: SecureRandom.uuid, taken_on: Date.today, seconds: 20, first_breath: \"smooth\", eventful: \"no\"}, now: Time.now).value, get[\"/athletes/\#{athlete.id}/measures\"]])")).to match [20, include("Humming")]
   end
 
   it "for a column: archives of before it come in, and what goes out with it comes in again" do
     put("db/migrate/20991231000001_say_what_was_sung.rb", "class SayWhatWasSung < ActiveRecord::Migration[7.2]\n  def change = add_column(:sessions, :sung, :string, null: false, default: \"nothing\")\nend\n")
     old = Dir[File.join(root, "spec/fixtures/archives/version-*.json")]
     found = ask_house(<<~RUBY)
-      #{HOUSE}
+      #{house}
       old = #{old.inspect}.map { |path| Windlass::Archive::Reader.new(account, today: Date.new(2026, 12, 1)).read(File.read(path)) }
       sung = Windlass::Records::Session.pluck(:sung)
       Windlass::Records::Session.update_all(sung: "low")
@@ -91,10 +97,4 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
     RUBY
     expect(found).to eq [[1] * old.size, ["nothing"], true]
   end
-
-  HOUSE = <<~RUBY
-    account = Windlass::Records::Account.first || Windlass::Records::Account.create!(name: "House")
-    athlete = account.athletes.create!(name: "Ada", born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61, disciplines: ["singing"])
-    get = ->(path) { Rack::MockRequest.new(Windlass::Web).get(path, "HTTP_HOST" => "127.0.0.1").body }
-  RUBY
 end
