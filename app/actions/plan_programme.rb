@@ -4,7 +4,7 @@ module Windlass
   module Actions
     # Plans weeks for athletes, and plans them anew from today on.
     module PlanProgramme
-      # Begins a programme for each; what they had ends. Nothing is placed yet: {.fill} does that, one after the other.
+      # A programme for each, which waits: {.fill} places its sessions, one after the other, and only then what they had ends.
       # @param times [Hash{Integer => Integer}] times a week, by prescription; 0 is left out
       # @return [Array<Records::Programme>]
       # @raise [Error]
@@ -15,11 +15,8 @@ module Windlass
             chosen = athlete.prescriptions.open.where(id: times.select { |_, count| count > 0 }.keys)
             next if chosen.empty?
 
-            before = Records::Programme.open.find_by(athlete_id: athlete.id)
-            before&.update!(ended_at: now)
-            programme = Records::Programme.create!(account_id: account_id, athlete: athlete, group: group, starts_on: starts_on, weeks: weeks, easy_every: easy_every, planned_at: now)
-            # Until it begins, what was planned before is followed.
-            before&.planned_sessions&.where(local_date: now.to_date...starts_on)&.update_all(programme_id: programme.id)
+            Records::Programme.waiting.where(athlete_id: athlete.id).update_all(ended_at: now)
+            programme = Records::Programme.create!(account_id: account_id, athlete: athlete, group: group, starts_on: starts_on, weeks: weeks, easy_every: easy_every, planned_at: now, waits: true)
             chosen.each { |prescription| programme.trainings.create!(prescription: prescription, times_a_week: times.fetch(prescription.id)) }
             programme
           end
@@ -36,10 +33,19 @@ module Windlass
         planner = programmes.planner(programme)
         plan = planner.plan
         programme.transaction do
+          take_over(programme, now) if programme.waits
           write(programme, plan, programmes.ahead(programme))
-          programme.update!(planned_at: now, left_out: plan.unplaced.map { |one| left_out(one) }, loads: plan.weeks.map { |week| load(week) })
+          programme.update!(waits: false, planned_at: now, left_out: plan.unplaced.map { |one| left_out(one) }, loads: plan.weeks.map { |week| load(week) })
         end
         programme
+      end
+
+      # What was before ends; until the new one begins, what was planned before is followed.
+      def self.take_over(programme, now)
+        before = Records::Programme.open.find_by(athlete_id: programme.athlete_id) or return
+        before.update!(ended_at: now)
+        before.planned_sessions.where(local_date: now.to_date...programme.starts_on).update_all(programme_id: programme.id)
+        programme.planned_sessions.reset
       end
 
       # What the weeks come to after a move.
@@ -87,7 +93,7 @@ module Windlass
       end
 
       def self.minutes(clock) = clock.split(":").map { |part| Integer(part, 10) }.then { |hours, minutes| hours * 60 + minutes }
-      private_class_method :left_out, :load, :write, :change, :columns, :minutes
+      private_class_method :take_over, :left_out, :load, :write, :change, :columns, :minutes
     end
   end
 end

@@ -57,6 +57,12 @@ module Windlass
       def events = group.events.select { |event| event.local_date >= @today }
 
       # @return [Integer] members who have no programme
+      # @return [String, nil] planning that was begun and not finished
+      def planning_waits
+        waiting = Records::Programme.waiting.where(group_id: group.id).includes(:athlete).map { |one| one.athlete.name }.sort
+        "Planning waits for #{Words.list(waiting)}. Until it goes on, what was planned before stays in force." if waiting.any?
+      end
+
       def without_programme = group.athletes.size - programmes.size
 
       private

@@ -61,9 +61,10 @@ module Windlass
         @group = group
       end
 
-      def programmes = @programmes ||= Records::Programme.open.where(group_id: group.id).includes(:athlete).order(:id).to_a
+      # @return [Array<Records::Programme>] what waits, and what of the others stands already
+      def programmes = @programmes ||= waiting + Records::Programme.open.where(group_id: group.id).where.not(athlete_id: waiting.map(&:athlete_id)).to_a
 
-      def waiting = programmes.reject(&:planned?)
+      def waiting = @waiting ||= Records::Programme.waiting.where(group_id: group.id).includes(:athlete).order(:id).to_a
 
       def done = programmes.size - waiting.size
 

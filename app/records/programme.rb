@@ -11,7 +11,9 @@ module Windlass
       has_many :trainings
       has_many :planned_sessions, -> { in_order }
 
-      scope :open, -> { where(ended_at: nil) }
+      scope :open, -> { where(ended_at: nil, waits: false) }
+      # Chosen and not planned yet: until then what was planned before is in force.
+      scope :waiting, -> { where(ended_at: nil, waits: true) }
       # Planned, and not over.
       # Each length by itself: databases add days to a date each in their own way.
       NOT_OVER = Windlass::Programme::WEEKS.map { "(weeks = ? AND starts_on >= ?)" }.join(" OR ").freeze
@@ -21,9 +23,6 @@ module Windlass
 
       # @return [Date] first day of each week
       def week_starts = Array.new(weeks) { |week| starts_on + 7 * week }
-
-      # @return [Boolean] its sessions were found already
-      def planned? = loads.any?
 
       # @return [Array<Windlass::Programme::Slot>] of the group and of the athlete
       def slots = [*group&.slots, *Slot.where(athlete_id: athlete_id).in_order].map(&:to_core).sort_by { |slot| [slot.day, slot.at_min] }

@@ -50,6 +50,19 @@ RSpec.describe "The programme", :web do
     expect(text).to include("It fits: the last one is done after")
   end
 
+  it "keeps the old programme in force until the new one stands, though planning is interrupted, and leads back to it" do
+    plan
+    old = planned.map { |one| [one.local_date, one.at_min] }
+    submit("/groups/#{group.id}/plan", "/groups/#{group.id}/plan", {:starts_on => (monday + 7).to_s, :weeks => "2", :easy_every => "4", "times[Small holds]" => "1"})
+    expect(Windlass::Records::PlannedSession.where(programme: Windlass::Records::Programme.open).in_order.map { |one| [one.local_date, one.at_min] }).to eq old
+    expect(text_of("/groups/#{group.id}")).to include "Planning waits for Ines Aldaya. Until it goes on, what was planned before stays in force."
+
+    submit("/groups/#{group.id}/planning", page.at("a:contains('Go on')")["href"])
+    expect([Windlass::Records::Programme.open.sole.starts_on, Windlass::Records::Programme.waiting.count]).to eq [monday + 7, 0]
+    expect(planned.map(&:local_date)).to include(*old.map(&:first).select { |date| date < monday + 7 })
+    expect(text_of("/groups/#{group.id}")).not_to include "Planning waits"
+  end
+
   it "plans one athlete alone, from times of their own" do
     alone = make_athlete(name: "Ada Solo").tap { |one| make_pause(one) }
     own = prescribe(alone)
