@@ -64,6 +64,7 @@ RSpec.describe Windlass::Measures::ControlPause do
       expect(ids(control_pause(45), sleep_signs: true)).to eq [:sleep]
       expect(ids(control_pause(45))).to eq [:untrained_long]
       expect(ids(control_pause(45), trained: true, sleep_signs: true)).to eq [:trained_sleep]
+      expect([39.9, 40].map { |seconds| ids(control_pause(seconds), trained: true, sleep_signs: true).include?(:trained_sleep) }).to eq [false, true]
       expect(ids(control_pause(14), child: true)).to eq [:short_child]
       expect(ids(control_pause(14), busy_signs: true)).to eq %i[short busy]
       expect(ids(control_pause(24))).to be_empty

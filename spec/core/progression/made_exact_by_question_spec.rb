@@ -17,6 +17,13 @@ RSpec.describe "What became exact" do
     expect([three, three + [{skipped: true}], three + [{skipped: true}] * 3].map { |rounds| judge[table[rounds]][:verdict].to_s }).to eq %w[ease] * 3
   end
 
+  it "eases after gasps to a shorter hold, where one lies below; after a hard effort to the rung below" do
+    # Of the ladder from 120 s the holds are 60, 60, 65, 65, 65, 70, …: rung 4 has 65 s, and so has rung 3.
+    at = ->(changes, **more) { judge[table[Array.new(7) { held[held_s: 65, **changes] }, rung: 4].then { |question| question.merge(session: question[:session].merge(more)) }][:rung] }
+
+    expect([at[{first_breath: "gasp"}], at[{}, effort: 9]]).to eq [1, 3]
+  end
+
   it "counts the hardest effort of a day's sets, whatever is missing in another" do
     day = ->(effort) {
       {protocol: "small-holds", measures: {control_pause_s: 3}, rung: 3, session: {date: "2025-04-16", rounds: [{held_s: 1.5}], **effort},

@@ -81,6 +81,13 @@ RSpec.describe Windlass::Progression::Readiness do
     expect([of[17, 61], of[17, 60], of[18, 61]].map { |words| words.include?("half") }).to eq [true, false, false]
   end
 
+  it "names the newest maximal test, and only a session of its own ends what an illness left" do
+    twice = described_class.of(situation("maximal-test", history: [past("maximal-test", 6), past("maximal-test", 3)]))
+    expect([twice.reasons.first.text, twice.reasons.first.lifts]).to eq ["The last maximal test was on 13 March 2026.", "Not before 20 March 2026."]
+    ill = core::Illness.new(last_day: today - 5, chest: false)
+    expect(%w[co2-table small-holds].map { |id| fired("co2-table", illness: ill, history: [past(id, 1)]).include?("back.illness") }).to eq [false, true]
+  end
+
   it "has a case for every rule" do
     expect(cases.keys).to match_array described_class::ALL.map(&:id)
   end

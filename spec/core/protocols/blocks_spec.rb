@@ -54,6 +54,10 @@ RSpec.describe Windlass::Protocols::Blocks do
     expect([deep, given].map { |dose| past.with(dose: dose).over_breathed }).to eq [true, false]
   end
 
+  it "does not count a hiss of one block whose ribs nobody saw" do
+    expect([{ribs: :always}, {ribs: nil}].map { |ribs| verdict(session(**ribs)).reasons.map(&:rule).include?("repeat.unmarked") || !verdict(session(**ribs)).clean }).to eq [false, true]
+  end
+
   it "steps one number of one block, once it was clean often enough" do
     first = session(on: Builders::MONDAY - 2)
 
