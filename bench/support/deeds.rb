@@ -112,16 +112,23 @@ module Bench
       own = records::OwnProtocol.order(:id).first
       {
         "/protocols/:id" => -> { form("/protocols/co2-table", **composed) },
-        "/protocols/:id/prescriptions" => -> { form("/protocols/co2-table/prescriptions", **composed) },
+        "/protocols/:id/prescriptions" => -> { form("/protocols/co2-table/prescriptions", **composed, ends: running("co2-table")) },
+        "/protocols/:id/once" => -> { form("/protocols/co2-table/once", **composed) },
         "/own-protocols" => -> { form("/own-protocols", **composed, name: "Of the bench") },
         "/own-protocols/import" => -> { button("/own-protocols/import", file: file("own.yml", @house.get("/own-protocols/#{own.id}.yml").body)) },
         "/own-protocols/:id" => -> { form("/own-protocols/#{own.id}", from: "/own-protocols/#{own.id}") },
         "/own-protocols/:id/copy" => -> { button("/own-protocols/#{own.id}/copy") },
         "/own-protocols/:id/delete" => -> { button("/own-protocols/#{own.id}/delete") },
         "/own-protocols/:id/restore" => -> { own.update_columns(deleted_at: @now).then { button("/own-protocols/#{own.id}/restore") } },
-        "/own-protocols/:id/prescriptions" => -> { button("/own-protocols/#{own.id}/prescriptions", athlete_id: @athlete.id) }
+        "/own-protocols/:id/prescriptions" => -> { button("/own-protocols/#{own.id}/prescriptions", athlete_id: @athlete.id, ends: running(own.to_protocol.id)) }
       }
     end
+
+    # What a prescription of that family ends.
+    def running(family) = @athlete.prescriptions.open.find_by(protocol: family)&.id
+
+    # Prescribed a moment ago, in the place of another.
+    def replacing = prescription.update_columns(state: "ended").then { records::Prescription.create!(prescription.attributes.except("id").merge("state" => "active", "replaces_id" => prescription.id)).id }
 
     def prescriptions
       path = "/prescriptions/#{prescription.id}"
@@ -131,6 +138,7 @@ module Bench
         "/prescriptions/:id/limits" => -> { form("#{path}/limits", from: path) },
         "/prescriptions/:id/start" => -> { begun_nowhere.then { |id| form("/prescriptions/#{id}/start", from: "/prescriptions/#{id}", rung: "2", because: "Seen elsewhere") } },
         "/prescriptions/:id/end" => -> { button("#{path}/end") },
+        "/prescriptions/:id/withdraw" => -> { button("/prescriptions/#{replacing}/withdraw") },
         "/prescriptions/:id/reopen" => -> { prescription.update_columns(state: "ended").then { button("#{path}/reopen") } },
         "/prescriptions/:id/write-in/read" => -> { button("#{path}/write-in/read", lines: written) },
         "/prescriptions/:id/write-in" => -> { form("#{path}/write-in", from: "#{path}/write-in", lines: written) }
@@ -212,8 +220,8 @@ module Bench
         "/athletes/:athlete_id/feed" => -> { button(at("/feed")) },
         "/groups/:id/feed" => -> { button("/groups/#{group.id}/feed") },
         "/feeds/:id/revoke" => -> { button("/feeds/#{records::Feed.create!(athlete_id: @athlete.id, secret: SecureRandom.hex, made_at: @now).id}/revoke") },
-        "/planned/:uuid/move" => -> { button("/planned/#{planned.uuid}/move", date: planned.local_date.iso8601, at_min: planned.at_min) },
-        "/planned/:uuid/back" => -> { planned.update_columns(fixed: true, moved_from_on: planned.local_date, moved_from_min: planned.at_min).then { button("/planned/#{planned.uuid}/back") } }
+        "/planned/:uuid/move" => -> { button("/planned/#{planned.uuid}/move", date: planned.local_date.iso8601, at_min: planned.at_min, seen: planned.sequence) },
+        "/planned/:uuid/back" => -> { planned.update_columns(fixed: true, moved_from_on: planned.local_date, moved_from_min: planned.at_min).then { button("/planned/#{planned.uuid}/back", seen: planned.sequence) } }
       }
     end
 

@@ -17,7 +17,7 @@ module Bench
     # What Ruby compiles on the way is compiled by then.
     ROUNDS_BEFORE = 3
     # They lead to a page that is measured.
-    LEADING_ON = ["/protocols/:id/prescriptions", "/own-protocols"].freeze
+    LEADING_ON = ["/protocols/:id/prescriptions", "/protocols/:id/once", "/own-protocols"].freeze
     # Tables that grow with the years: a walk through one of them is a walk through all of it.
     GROWING = %w[sessions rounds journal_events measures moves days].freeze
 
