@@ -4,7 +4,8 @@ module Windlass
   module Presenters
     # One dose in the composer, a family's or a block's: every number with what is found about it; what few change folded.
     class ComposerPart
-      Row = Value.define(:parameter, :name, :id, :typed, :fault, :hint, :findings) do
+      # unset: what is true where nothing is chosen.
+      Row = Value.define(:parameter, :name, :id, :typed, :fault, :hint, :findings, :unset) do
         def step = parameter.step
 
         def min = parameter.range&.begin
@@ -12,7 +13,7 @@ module Windlass
         def max = parameter.range&.end
 
         # @return [Hash] values and words to choose from; nothing chosen is among them where a dose may do without
-        def options = parameter.options && (parameter.unset ? {"" => parameter.unset} : {}).merge(parameter.options)
+        def options = parameter.options && (parameter.unset ? {"" => unset} : {}).merge(parameter.options)
       end
       Said = Value.define(:words, :name, :id, :typed, :fault)
       BLANK_BREAKS = 2
@@ -89,8 +90,11 @@ module Windlass
       def row(parameter)
         name = form.name_of("dose", parameter.key)
         Row.new(parameter: parameter, name: name, id: id_of(name), typed: form.typed_number(parameter.key), fault: form.fault(name), hint: hint(parameter),
-          findings: @findings.fetch(parameter.key, []))
+          findings: @findings.fetch(parameter.key, []), unset: unset(parameter))
       end
+
+      # @return [String, nil] `as the stage says: throat lock`
+      def unset(parameter) = [parameter.unset, (protocol.unset_words(parameter, form.dose) if form.valid?)].compact.join(": ").then { |words| words unless words.empty? }
 
       # A count is a second, a beat or a heartbeat; the last two are typed as so many a minute.
       # @return [String, nil] nil where one chooses

@@ -154,6 +154,17 @@ RSpec.describe "Protocols", :web do
     end
   end
 
+  it "says in every field of a stage what is true of it, also where another one was changed" do
+    shown = ->(dose) do
+      submit("/protocols/alternate-nostril", "/protocols/alternate-nostril", dose: dose)
+      page.css("select[name^='dose'] option[value='']").to_h { |option| [option.parent["name"][/\w+(?=\])/], option.text] }
+    end
+    plain = shown[{stage: "8", cycles: "3", rounds: "3", count_s: "1"}]
+    expect(plain.values).to all match(/\Aas the stage says: ./)
+    changed = shown[{stage: "8", cycles: "3", rounds: "3", count_s: "1", throat: "throughout"}]
+    expect(changed.except("throat")).to eq plain.except("throat")
+  end
+
   it "takes a coach's tighter limits, refuses looser ones; locks are switched on for the athlete" do
     prescription = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("co2-table"), now: clock.now)
     page_of = "/prescriptions/#{prescription.id}"
