@@ -47,7 +47,7 @@ module Windlass
       def line_up = @line_up ||= squad.to_line_up
 
       def length
-        return "Each begins on their own word." if squad.on_the_word
+        return "Each starts when they say." if squad.on_the_word
 
         "All are done after #{Words.clock(line_up.ends_s)}."
       end

@@ -17,7 +17,7 @@ RSpec.describe "Without a network", :browser do
     prescribe(other)
     visit("/")
     all("input.tick").each(&:check)
-    click_button("Take them along")
+    click_button("Take along for offline use")
     expect(page).to have_text("2 of 2 are on this device.")
     Outage.all = true
   end
@@ -58,7 +58,7 @@ RSpec.describe "Without a network", :browser do
     other = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("quiet-breathing"), now: clock.now)
     visit("/")
     all("input.tick").each(&:check)
-    click_button("Take them along")
+    click_button("Take along for offline use")
     expect(page).to have_text("2 of 2 are on this device.")
     Outage.all = true
     visit("/sessions/#{prescription.sessions.sole.uuid}/deck")

@@ -6,6 +6,8 @@ require "web_helper"
 RSpec.describe "The first hour", :web do
   def next_step = page.at(".notice a:contains('Next step')")&.[]("href")
 
+  def page_at(path) = get(path) && page
+
   # What Today asks for first.
   def led_to = get("/") && page.css("section[aria-labelledby=next] a.btn").map { |link| [link.text, link["href"]] }
 
@@ -49,10 +51,14 @@ RSpec.describe "The first hour", :web do
     get("/athletes/#{young.id}/control-pauses/new")
     expect([text, page.at("form[data-step]")["data-step"]]).to match [/A guardian's consent is missing.*it ends at the first urge/m, "1"]
 
+    expecting = make_athlete(name: "Mira Bell").tap { |one| make_pause(one) && one.screenings.update_all(conditions: ["pregnancy"]) && prescribe(one) }
+    expect(page_at("/").css("li[id^=prescription]").map { |row| row.text.squeeze(" \n") }).to include(/#{expecting.name}.*Take care: pregnancy\./m)
+    expecting.update!(left_on: clock.now.to_date)
+
     prescribe(trained = make_athlete(name: "Ada Quill").tap { |one| make_pause(one, at: clock.now - 30 * 3600) })
-    expect((get("/") && page).css(".names a").map(&:text)).to eq ["Ada Quill"]
+    expect(page_at("/").css(".names a").map(&:text)).to eq ["Ada Quill"]
     trained.suspensions.create!(account_id: account.id, kind: "stop", reason: "Chest pain.", opened_at: clock.now - 3600, measure: trained.measures.last)
-    expect((get("/") && page).css(".names a")).to be_empty
+    expect(page_at("/").css(".names a")).to be_empty
     expect([get("/athletes/#{trained.id}/control-pauses/new") && text, page.at("form[data-step]")["data-step"]]).to match [/Chest pain.*No control pause now/m, "0"]
     expect((get(Windlass::MorningLinks.new(Windlass::Web.settings.session_secret).path(trained)) && page).css("form[data-step]")).to be_empty
 

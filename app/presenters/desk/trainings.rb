@@ -20,6 +20,7 @@ module Windlass
         # @param now [Time]
         def initialize(openings, now:)
           @openings = openings
+          @today = now.to_date
           @situations = Situations.new(openings.to_h { |one| [one.athlete_id, one.known] }, now: now)
         end
 
@@ -42,9 +43,16 @@ module Windlass
         def row(opening, ready, set)
           protocol = ready.standing.protocol
           Row.new(**opening.to_h.slice(:name, :athlete_id, :prescription_id, :protocol, :running, :slot), set: set,
-            dose: protocol.in_short(ready.dose), notes: protocol.notes(ready.dose), place: LadderLine.new(ready.standing).place,
+            dose: protocol.in_short(ready.dose), notes: [*care(opening, protocol, ready.dose), *protocol.notes(ready.dose)], place: LadderLine.new(ready.standing).place,
             state: ready.state, word: PrescriptionSheet.ready_word(ready), reason: reason(ready), said: @situations.said(opening.athlete_id)&.in_words,
             miniature: Miniature.of(protocol, ready.dose, opening.body))
+        end
+
+        # What the screening says to mind, where it lets the training go on.
+        # @return [Array<String>] `Take care: pregnancy.`
+        def care(opening, protocol, dose)
+          findings = protocol.columns(dose).map { |column| opening.known.screen.finding(column, on: @today) }.select { |one| one.state == :care }
+          findings.flat_map(&:concerned).uniq.map { |words| "Take care: #{words.downcase}." }
         end
 
         def reason(ready)

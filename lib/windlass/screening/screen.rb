@@ -9,7 +9,8 @@ module Windlass
 
     # What a column is to one athlete on one day, why, and what would lift it. A state of :clearance lacks the word that
     # would.
-    Finding = Value.define(:column, :state, :reasons, lifts: nil) do
+    # concerned: the conditions that it is about, as they are asked.
+    Finding = Value.define(:column, :state, :reasons, lifts: nil, concerned: []) do
       # Whether hold work of this column may go on.
       def allows? = %i[open care].include?(state)
     end
@@ -66,7 +67,7 @@ module Windlass
         concerns = MATRIX.concerns(conditions, column)
         strictest = concerns.first&.last || :open
         cleared = strictest == :clearance && clearances.any? { |one| one.covers?(column, on) }
-        Finding.new(column: column, state: cleared ? :care : strictest, lifts: LIFTS[strictest],
+        Finding.new(column: column, state: cleared ? :care : strictest, lifts: LIFTS[strictest], concerned: concerns.map { |condition, _| condition.question },
           reasons: concerns.map { |condition, state| "#{condition.question}: #{WORDS.fetch(state)}." } + (cleared ? ["Cleared by a clinician."] : []))
       end
     end
