@@ -97,11 +97,12 @@ module Windlass
         kinds = events.map(&:kind)
         return unless kinds.include?(:start)
 
-        session.started_at ||= moment(fresh, %w[start], now)
+        # A device whose clock was put right in between says how long ago by a clock that was wrong: nothing begins before it was planned.
+        session.started_at ||= [moment(fresh, %w[start], now), session.planned_at].max
         session.state = "running" if session.state == "planned"
         session.state = "done" if kinds.include?(:finish)
         session.state = "stopped" if kinds.include?(:stop) && !kinds.include?(:finish)
-        session.ended_at ||= moment(fresh, %w[finish stop], now) if session.over?
+        session.ended_at ||= [moment(fresh, %w[finish stop], now), session.started_at].max if session.over?
         session.done_ms = ran_ms(events)
         session.save!
       end

@@ -11,6 +11,7 @@ RSpec.describe "Several devices", :web do
   def ran(device, at: "0", **changes) = send_json("/sessions/#{session.uuid}/events", {device: device * 16, events: journal(session, **changes).map { |event| event.merge(ago_ms: at.to_i) }})
 
   it "keeps what two devices ran of the same as two, judges neither, and lets the coach say which it was" do
+    session.update!(planned_at: clock.now - 7200)
     2.times { |time| ran("a", at: (3_600_000 - time).to_s) }
     ran("b", breaths: {2 => "gasp"})
     get("/sessions/#{session.uuid}")

@@ -61,4 +61,11 @@ RSpec.describe "Taken along", :web do
 
     expect([session.reload.started_at, session.ended_at, session.local_date]).to eq [clock.now, clock.now + session.to_timeline.total_ms / 1000.0, clock.now.to_date]
   end
+
+  it "begins on its day though the device's clock was a day behind when it began, and right when it sent" do
+    session = plan(prescription)
+    events = journal(session).map { |event| event.merge(ago_ms: (event[:kind] == "finish") ? 0 : 86_400_000) }
+    Windlass::Actions::KeepJournal.call(session, events, now: clock.now + 1200)
+    expect([session.reload.started_at, session.ended_at]).to eq [session.planned_at, clock.now + 1200]
+  end
 end
