@@ -8,6 +8,7 @@ require "set"
 require "zlib"
 
 require_relative "windlass/value"
+require_relative "windlass/rule"
 require_relative "windlass/errors"
 require_relative "windlass/numbers"
 require_relative "windlass/kept"

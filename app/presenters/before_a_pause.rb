@@ -5,7 +5,8 @@ module Windlass
     # What stands against a control pause before it is taken. A stop closes it. Where the screening lacks something for the smallest holds,
     # the pause stays open, because it ends at the first urge; the page says what is lacking, and that is the next step.
     class BeforeAPause
-      SMALLEST = "small-holds"
+      # The mildest column of the screening in which something is held.
+      SMALLEST = :small
 
       # @param athlete [Records::Athlete]
       # @param today [Date]
@@ -29,7 +30,7 @@ module Windlass
 
       private
 
-      def finding = @finding ||= @athlete.to_screen(on: @today).finding(Protocols.find(SMALLEST).column, on: @today)
+      def finding = @finding ||= @athlete.to_screen(on: @today).finding(SMALLEST, on: @today)
     end
   end
 end

@@ -42,25 +42,12 @@ module Windlass
     end
 
     # One rule of the planner: it says why a training may not lie there.
-    class Rule
-      attr_reader :id, :fires_when, :effect
-
-      # @param id [String] stable name
-      # @param fires_when [String] the condition in words
-      # @param effect [String] what it does, in words
-      # @yieldparam placing [Placing]
-      # @yieldreturn [String, Reason, nil] why not
-      def initialize(id, fires_when, effect, &check)
-        @id = id
-        @fires_when = fires_when
-        @effect = effect
-        @check = check
-        freeze
-      end
-
+    # @yieldparam placing [Placing]
+    # @yieldreturn [String, Reason, nil] why not
+    class Rule < Windlass::Rule
       # @return [Reason, nil]
       def check(placing)
-        found = @check.call(placing)
+        found = fires(placing)
         found.is_a?(String) ? Reason.new(rule: id, text: found) : found
       end
     end

@@ -3,8 +3,8 @@
 module Windlass
   module Progression
     # One rule: when it fires it gives its verdict and says why, with the evidence.
-    class Rule
-      attr_reader :id, :verdict, :fires_when
+    class Rule < Windlass::Rule
+      attr_reader :verdict
 
       # @param id [String] stable name
       # @param verdict [Symbol] one of {VERDICTS}
@@ -14,13 +14,10 @@ module Windlass
       # @yieldparam shown [Evidence, Record] what it looks at: the evidence of a session, or the record with its past
       # @yieldreturn [String, nil] the reason, or nothing where it does not fire
       def initialize(id, verdict, fires_when, looks_at: :session, spoils: verdict != :advance, &check)
-        @id = id
         @verdict = verdict
-        @fires_when = fires_when
         @looks_at = looks_at
         @spoils = spoils
-        @check = check
-        freeze
+        super(id, fires_when, &check)
       end
 
       def spoils? = @spoils
@@ -33,10 +30,6 @@ module Windlass
         text = fires(of_session? ? record.evidence : record)
         text && Reason.new(rule: id, verdict: verdict, text: text)
       end
-
-      # @param shown [Evidence, Record] as {#of_session?} says
-      # @return [String, nil] the reason
-      def fires(shown) = @check.call(shown)
     end
 
     # Strongest first.

@@ -31,8 +31,8 @@ module Windlass
       private_constant :UNIX_JD
 
       # One rule of readiness: when it fires it says why, and what lifts it.
-      class Rule
-        attr_reader :id, :state, :fires_when, :effect
+      class Rule < Windlass::Rule
+        attr_reader :state
 
         # @param id [String] stable name
         # @param state [Symbol] one of {STATES}
@@ -41,17 +41,13 @@ module Windlass
         # @yieldparam situation [Situation]
         # @yieldreturn [Hash, nil] text, and lifts, state or standing where they have something to say
         def initialize(id, state, fires_when, effect, &check)
-          @id = id
           @state = state
-          @fires_when = fires_when
-          @effect = effect
-          @check = check
-          freeze
+          super(id, fires_when, effect, &check)
         end
 
         # @return [Reason, nil]
         def check(situation)
-          found = @check.call(situation)
+          found = fires(situation)
           found && Reason.new(rule: id, state: state, **found)
         end
       end
