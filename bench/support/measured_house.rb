@@ -42,7 +42,7 @@ module Bench
       ["/", "/?group=#{group.id}", "/athletes", "/athletes?order=pause", "/athletes?order=idle&page=2", "/athletes?search=mar", "/athletes/new", "/athletes/several", "/athletes/1", "/athletes/1/edit", "/athletes/1/screening", "/athletes/1/measures", "/athletes/1/measures/control_pause",
         "/athletes/1/measures/control_pause?order=highest&page=3", "/athletes/1/measures/maximal_hold/new", "/athletes/1/control-pauses/new", "/control-pauses/#{pause.uuid}", "/measures/#{measure.uuid}", "/measures/#{measure.uuid}/correct", "/athletes/1/cold", "/athletes/1/dives",
         "/athletes/1/programme", "/athletes/1/programme/plan", "/athletes/1/times", "/prescriptions/#{@session.prescription_id}", "/prescriptions/#{@session.prescription_id}/write-in", "/sessions/#{@session.uuid}", "/sessions/#{@session.uuid}/deck", "/sessions/#{@session.uuid}/follow",
-        "/log", "/log?athlete_id=1&order=hardest", "/log?symptom=any", "/log?verdict=ease", "/protocols", "/protocols?athlete_id=1", "/protocols/co2-table?athlete_id=1", "/own-protocols/1", "/programme?all=1", "/programme/load", "/groups/#{group.id}", "/groups/#{group.id}/edit", "/groups/#{group.id}/plan",
+        "/log", "/log?athlete_id=1&order=hardest", "/log?symptom=any", "/log?verdict=ease", "/log?verdict=stop", "/protocols", "/protocols?athlete_id=1", "/protocols/co2-table?athlete_id=1", "/own-protocols/1", "/programme?all=1", "/programme/load", "/groups/#{group.id}", "/groups/#{group.id}/edit", "/groups/#{group.id}/plan",
         "/planned/#{Windlass::Records::PlannedSession.in_order.last.uuid}", "/water", "/bench", "/rules", "/place", "/along", "/groups/new", "/token"]
     end
 

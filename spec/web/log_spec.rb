@@ -67,6 +67,12 @@ RSpec.describe "The log", :web do
     expect(CSV.parse(get("/log/sessions.csv?verdict=ease").body, headers: true).map { |row| row["verdict"] }).to eq %w[ease ease]
     Windlass::Actions::TakeBack.call(Windlass::Records::Move.sole, now: clock.now)
     expect(verdicts.call("?verdict=ease")).to eq []
+
+    # What few days have is looked up in another way, with the same answer.
+    sets.last.update_columns(proposed_verdict: "rest")
+    expect(verdicts.call("?verdict=rest")).to eq %w[Rest]
+    Windlass::Actions::Decide.call(sets.last, Windlass::Actions::JudgeDay.call(sets.last), decided: :rest, because: "a cold", now: clock.now)
+    expect([verdicts.call("?verdict=rest"), verdicts.call("?verdict=stop")]).to eq [%w[Rest Rest], []]
   end
 
   it "suspends at once where a stop is written in" do
