@@ -73,7 +73,7 @@ module Windlass
         held_rounds.map do |round|
           typed = typed_round(round.number)
           Round.new(number: round.number, where: where(round.number), target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
-            held: typed["held_s"] || (round.held_ms && !round.unmarked && Forms::RatingForm.seconds(round.held_ms)), unmarked: round.unmarked,
+            held: typed["held_s"] || (Forms::RatingForm.seconds(round.held_ms) if round.held_ms && !round.unmarked), unmarked: round.unmarked,
             forecast: forecast_urge(round.hold), low: typed["low"] || (round.sao2_low && Words.number((round.sao2_low * 100).round(1))),
             urge: urge(round),
             first_breath: typed["first_breath"] || round.first_breath, asked: asked.include?(round.number))

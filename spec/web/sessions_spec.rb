@@ -227,4 +227,30 @@ RSpec.describe "Sessions", :web do
       expect(prescription.reload.attributes).to include("state" => "active", "dose" => {"hold_s" => 5, "minutes" => 5, "sets" => 2})
     end
   end
+
+  it "says of what nobody marked that it was not marked, on the sheet, in the log and when it is saved again; a time that is typed marks it" do
+    session = run_set(prescribe(make_athlete.tap { |one| make_pause(one) }))
+    session.rounds.each { |round| round.update!(unmarked: true, first_breath: nil) }
+    rate = ->(**more) { submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/rating", effort: "3", **more) }
+
+    get("/sessions/#{session.uuid}")
+    expect(page.css("input[name$='[held_s]']").map { |field| [field["value"].to_s, field["placeholder"]] }.uniq).to eq [["", "not marked"]]
+    rate["rounds[1][held_s]": "", "rounds[2][held_s]": "7"]
+    expect(session.rounds.reload.order(:number).first(2).map { |round| [round.unmarked, round.held_ms] }).to match [[true, Integer], [false, 7000]]
+    get("/log")
+    expect(page.at("td.n.whole").text).to include "0:07 in 1"
+  end
+
+  it "asks once how the ribs were in a hiss, and an answer makes it count" do
+    athlete = make_athlete.tap { |one| make_pause(one) }
+    hiss = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("hiss-ladder"), now: clock.now)
+    submit("/prescriptions/#{hiss.id}/write-in", "/prescriptions/#{hiss.id}/write-in", as_planned: "yes", on: clock.now.to_date.iso8601)
+    session = hiss.sessions.sole
+    get("/sessions/#{session.uuid}")
+    expect(page.css("input[name=ribs]").map { |field| field["value"] }).to eq ["always", "mostly", "no", ""]
+    clean = -> { Windlass::Actions::JudgeDay.call(session.reload).reasons.first.rule }
+    expect(clean.call).not_to eq "repeat.count"
+    submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/rating", effort: "3", ribs: "always")
+    expect([session.reload.ribs, clean.call]).to eq ["always", "repeat.count"]
+  end
 end
