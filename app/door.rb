@@ -8,8 +8,8 @@ module Windlass
   module Door
     # Bytes of a request's body, by what it is. A half-hour oximeter trace as CSV has some 60 kB.
     MOST_BYTES = {file: 2_000_000, other: 512_000}.freeze
-    # An archive of a place is longer.
-    MOST_BYTES_AT = {"/place/import" => 96_000_000, "/log/table" => 15_000_000}.freeze
+    # Some files are longer: an archive of a place, tables, and as many dives as their format takes.
+    MOST_BYTES_AT = {%r{\A/place/import\z} => 96_000_000, %r{\A/log/table\z} => 15_000_000, %r{\A/athletes/\d+/dives\z} => Formats::Uddf::MOST_BYTES + 10_000}.freeze
     MOST_CHARACTERS = 500
     # Entries of a list in a form; no form of ours has a longer one.
     MOST_LISTED = 100
@@ -21,7 +21,7 @@ module Windlass
       def initialize(app) = @app = app
 
       def call(env)
-        most = MOST_BYTES_AT[env["PATH_INFO"]] || MOST_BYTES.fetch(env["CONTENT_TYPE"].to_s.start_with?("multipart/") ? :file : :other)
+        most = MOST_BYTES_AT.find { |path, _| path.match?(env["PATH_INFO"]) }&.last || MOST_BYTES.fetch(env["CONTENT_TYPE"].to_s.start_with?("multipart/") ? :file : :other)
         return @app.call(env) if env["CONTENT_LENGTH"].to_i <= most && env["CONTENT_LENGTH"] !~ /\A\s*-/
 
         @app.call(env.merge("rack.input" => StringIO.new, "CONTENT_LENGTH" => "0", TOO_LARGE => most))

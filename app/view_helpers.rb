@@ -14,6 +14,10 @@ module Windlass
     # JSON that is safe inside a script element.
     def json_data(object) = JSON.generate(object).gsub("<", '\u003c')
 
+    # Places of the menu: address, name, and under which paths their pages stand. On a phone the last ones stand behind *More*.
+    PLACES = [["/", "Today"], ["/athletes", "Athletes"], ["/programme", "Programme", "/groups", "/planned"], ["/log", "Log"]].freeze
+    FURTHER_PLACES = [["/water", "Water"], ["/protocols", "Protocols", "/own-protocols"], ["/bench", "Bench"]].freeze
+
     # @param paths [Array<String>] under which the pages of one tab stand
     def current_page(*paths) = (paths.any? { |path| request.path_info == path || (path != "/" && request.path_info.start_with?(path)) }) ? "page" : nil
 

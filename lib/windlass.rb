@@ -74,6 +74,10 @@ require_relative "windlass/measures/context"
 require_relative "windlass/measures/readings"
 
 require_relative "windlass/squad/stagger"
+require_relative "windlass/squad/stagger/clashes"
+require_relative "windlass/squad/stagger/exact"
+require_relative "windlass/squad/stagger/search"
+require_relative "windlass/squad/stagger/free"
 require_relative "windlass/squad/line_up"
 
 require_relative "windlass/screening/matrix"

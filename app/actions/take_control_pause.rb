@@ -15,7 +15,7 @@ module Windlass
 
       # Taken while hold work was stopped, it is kept with that caution, and no dose is computed from it.
       # @return [String] empty where nothing stood against it
-      def self.caution(athlete, at) = athlete.suspensions.find { |one| one.opened_at <= at && one.binds_on?(at.to_date) }&.reason.to_s
+      def self.caution(athlete, at) = athlete.stop_on(at.to_date)&.then { |stop| stop.reason if stop.opened_at <= at }.to_s
 
       # One score a morning: another one of the same day corrects it, and what stood there before is kept.
       # @return [Records::Measure]

@@ -37,7 +37,7 @@ module Windlass
 
       def notes = athlete.notes
 
-      def stop = athlete.suspensions.find { |one| one.stop? && one.binds_on?(@today) }
+      def stop = athlete.stop_on(@today)
 
       def rest = athlete.suspensions.find { |one| !one.stop? && one.binds_on?(@today) }
 

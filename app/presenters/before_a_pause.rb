@@ -16,7 +16,7 @@ module Windlass
       end
 
       # @return [String, nil] why none is taken
-      def stop = @stop ||= @athlete.suspensions.find { |one| one.binds_on?(@today) }&.reason
+      def stop = @athlete.stop_on(@today)&.reason
 
       # @return [String, nil] what the screening says of the smallest holds, where it does not let them go on
       def lacking

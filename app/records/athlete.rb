@@ -87,6 +87,9 @@ module Windlass
       # @return [Hash{Symbol => Boolean}] what is switched on for this athlete, where the screening leaves it open
       def switches = locks ? {locks: true} : {}
 
+      # @return [Suspension, nil] a stop that no clinician has cleared yet
+      def stop_on(date) = suspensions.find { |one| one.stop? && one.binds_on?(date) }
+
       # @return [Suspension, nil] the one that binds today, stops before rests
       def suspension_on(date) = suspensions.select { |one| one.binds_on?(date) }.min_by { |one| one.stop? ? 0 : 1 }
     end

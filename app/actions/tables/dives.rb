@@ -17,10 +17,15 @@ module Windlass
           return {state: :wrong, what: "Dive", words: form.in_short} unless form.valid?
 
           down = form.columns[:down_at]
-          known = Records::Dive.unscoped.exists?(uuid: row.id) || Records::Dive.unscoped.exists?(athlete_id: athlete.id, down_at: down)
+          known = there(athlete).include?(down) || (!row.id.empty? && Records::Dive.unscoped.exists?(uuid: row.id))
           {state: known ? :known : :new, what: "Dive", day: form.columns[:local_date], amount: [Words.clock(form.values[:seconds]), ("#{Words.number(form.values[:depth_m])} m" if form.values[:depth_m])].compact.join(", "),
            keep: -> { LogDive.call(athlete, form, now: @now) }}
         end
+
+        private
+
+        # @return [Set<Time>] when this athlete went under, discarded dives too
+        def there(athlete) = (@there ||= {})[athlete.id] ||= Records::Dive.unscoped.where(athlete_id: athlete.id).pluck(:down_at).to_set
       end
     end
   end

@@ -41,9 +41,13 @@ module Windlass
 
         # The same measure: by its name, or by kind, day and value.
         def known?(row, athlete, form)
-          all = Records::Measure.unscoped.where(athlete_id: athlete.id)
-          day = form.values[:taken_on]
-          all.exists?(uuid: row.id) || all.where(kind: row.kind, taken_at: day.to_time...(day + 1).to_time).pluck(:value).any? { |kept| (kept - value(row, form)).abs < 0.005 }
+          there(athlete).fetch([row.kind, form.values[:taken_on]], []).any? { |kept| (kept - value(row, form)).abs < 0.005 } || (!row.id.empty? && Records::Measure.unscoped.exists?(athlete_id: athlete.id, uuid: row.id))
+        end
+
+        # @return [Hash{Array(String, Date) => Array<Float>}] what this athlete has, by kind and day, discarded measures too
+        def there(athlete)
+          (@there ||= {})[athlete.id] ||= Records::Measure.unscoped.where(athlete_id: athlete.id).pluck(:kind, :taken_at, :value)
+            .group_by { |kind, at, _| [kind, at.getlocal.to_date] }.transform_values { |all| all.map(&:last) }
         end
 
         # What came from elsewhere was taken there: nobody is asked whether it may be taken now.

@@ -18,11 +18,16 @@ module Windlass
           found = prescription(row, athlete)
           return {state: :wrong, what: row.protocol, words: found} if found.is_a?(String)
 
-          known = !row.kept || (!row.id.empty? && found.sessions.exists?(uuid: row.id)) || found.sessions.exists?(local_date: row.entry.date, written_in: WriteIn.mark(row.entry))
+          known = !row.kept || there(found).include?(row.id) || there(found).include?([row.entry.date, WriteIn.mark(row.entry)])
           {state: known ? :known : :new, what: found.name, day: row.entry.date, amount: Words.count(row.entry.rounds.size, "hold"), keep: -> { @written[found] << row.entry }, finish: @finish}
         end
 
         private
+
+        # @return [Set] what it has already: names of its sessions, and days with the marks of what was written in
+        def there(prescription)
+          (@there ||= {})[prescription.id] ||= prescription.sessions.pluck(:uuid, :local_date, :written_in).flat_map { |uuid, *written| [uuid, written] }.to_set
+        end
 
         # @return [Records::Prescription, String] what it is written into, or why there is none
         def prescription(row, athlete)
