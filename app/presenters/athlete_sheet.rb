@@ -123,7 +123,7 @@ module Windlass
 
       def pause_standing
         newest = measures.last or return
-        Standing.new(name: "Control pause", figure: Words.seconds(newest.value), path: "/control-pauses/#{newest.uuid}", spark: (Spark.new(chart.mornings, today: @today) if chart.mornings.any?),
+        Standing.new(name: "Control pause", figure: Words.seconds(newest.value), path: "/control-pauses/#{newest.uuid}", spark: Spark.of(chart.mornings, today: @today),
           words: [newest_day, ("median #{Words.seconds(chart.median)}" if chart.median)].compact.join(", "))
       end
 
@@ -132,7 +132,7 @@ module Windlass
         Measures::KINDS.filter_map do |kind|
           own = taken[kind.id]&.map { |one| [one.taken_at.getlocal.to_date, one.value] } or next
           recent = own.select { |day, _| day > @today - ControlPauseChart::DAYS }
-          Standing.new(name: kind.name, figure: kind.value_words(own.last.last), words: Dates.opening(own.last.first, @today), path: "/measures/#{taken[kind.id].last.uuid}", spark: (Spark.new(recent, today: @today) if recent.any?))
+          Standing.new(name: kind.name, figure: kind.value_words(own.last.last), words: Dates.opening(own.last.first, @today), path: "/measures/#{taken[kind.id].last.uuid}", spark: Spark.of(recent, today: @today))
         end
       end
 

@@ -18,7 +18,7 @@ module Windlass
       def median_words = @sheet.chart.median ? Words.seconds(@sheet.chart.median) : "–"
 
       # @return [Spark, nil]
-      def spark = (Spark.new(@sheet.chart.mornings, today: @sheet.today) if @sheet.chart.mornings.any?)
+      def spark = Spark.of(@sheet.chart.mornings, today: @sheet.today)
     end
   end
 end

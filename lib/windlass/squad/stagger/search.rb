@@ -19,10 +19,11 @@ module Windlass
 
         def self.pick(squad, all) = all.min_by { |starts| [*squad.cost(starts), *starts] }
 
-        # By their numbers, and by how many holds they have.
+        # By their numbers, and by how many holds they have, the most and the fewest first.
         def self.orders(squad)
           lanes = (0...squad.size).to_a
-          [lanes, lanes.sort_by { |lane| [-squad.lanes[lane].holds.size, lane] }].uniq
+          many_first = lanes.sort_by { |lane| [-squad.lanes[lane].holds.size, lane] }
+          [lanes, many_first, many_first.reverse].uniq
         end
 
         # Halfway between the longest lane and the end so far, while something is found there.
