@@ -9,6 +9,7 @@ gem "json_schemer", "~> 2.5"
 
 # The database.
 gem "activerecord", "~> 7.2.3"
+gem "delayed_job_active_record", "~> 4.1"
 gem "sqlite3", "~> 2.8.1"
 
 # The web.

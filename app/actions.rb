@@ -2,6 +2,7 @@
 
 require_relative "records"
 require_relative "../lib/windlass/formats"
+require_relative "imports/progress"
 
 # What a coach does that changes something: one deed a file, values in, records changed in one transaction.
 require_relative "actions/keep_athlete"
@@ -20,6 +21,7 @@ require_relative "actions/caution"
 require_relative "actions/write_in"
 require_relative "actions/plan_water"
 require_relative "actions/log_dive"
+require_relative "actions/many_dives"
 require_relative "actions/read_dives"
 require_relative "actions/tables/sessions"
 require_relative "actions/tables/measures"

@@ -3,6 +3,8 @@
 require_relative "records"
 require_relative "archive/table"
 require_relative "archive/writer"
+require_relative "archive/staging"
+require_relative "imports/progress"
 require_relative "archive/reader"
 
 module Windlass

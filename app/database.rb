@@ -81,13 +81,35 @@ module Windlass
       end
     end
 
+    # Numbers that nobody else gets. Inside of a transaction.
+    # @param record [Class]
+    # @param size [Integer] how many
+    # @return [Integer] the first of them
+    def self.reserve(record, size)
+      connection = ActiveRecord::Base.connection
+      return reserve_in_file(connection, record.table_name, size) if connection.adapter_name == "SQLite"
+
+      # Who writes asks for a number once they have the table.
+      connection.execute("LOCK TABLE #{record.quoted_table_name} IN SHARE ROW EXCLUSIVE MODE")
+      sequence = connection.quote(connection.pk_and_sequence_for(record.table_name).last.to_s)
+      connection.select_value("SELECT nextval(#{sequence})").tap { |first| connection.execute("SELECT setval(#{sequence}, #{first + size})") }
+    end
+
+    # Of `main`: a connection that has changed tables has numbers of its own besides.
+    def self.reserve_in_file(connection, name, size)
+      last = connection.select_value("SELECT seq FROM main.sqlite_sequence WHERE name = #{connection.quote(name)}")
+      connection.execute(last ? "UPDATE main.sqlite_sequence SET seq = #{last + size} WHERE name = #{connection.quote(name)}" : "INSERT INTO main.sqlite_sequence (name, seq) VALUES (#{connection.quote(name)}, #{size})")
+      last.to_i + 1
+    end
+    private_class_method :reserve_in_file
+
     # After rows were written with numbers of their own, or all were taken away: the next number follows the last.
     # @param records [Array<Class>]
     def self.number_on(records)
       connection = ActiveRecord::Base.connection
       return records.each { |record| connection.reset_pk_sequence!(record.table_name) } unless connection.adapter_name == "SQLite"
 
-      records.select { |record| record.unscoped.none? }.each { |record| connection.exec_delete("DELETE FROM sqlite_sequence WHERE name = ?", "SQL", [record.table_name]) }
+      records.select { |record| record.unscoped.none? }.each { |record| connection.exec_delete("DELETE FROM main.sqlite_sequence WHERE name = ?", "SQL", [record.table_name]) }
     end
 
     # Brings the tables up to date; does nothing where they are.

@@ -13,9 +13,11 @@ module Windlass
     # @param id [String] as the page shows it
     # @param error [Exception]
     def self.fault(id, request, error)
-      said = Refusals.causes(error).map { |one| "#{one.class}: #{plain(one)}" }
-      write(request, "fault #{id} #{request.request_method} #{route(request)}\n#{said.join("\n")}\n#{error.backtrace.to_a.first(MOST_LINES).join("\n")}")
+      write(request, "fault #{id} #{request.request_method} #{route(request)}\n#{said(error)}")
     end
+
+    # @return [String] all of which it came, and what it was called from
+    def self.said(error) = [*Refusals.causes(error).map { |one| "#{one.class}: #{plain(one)}" }, *error.backtrace.to_a.first(MOST_LINES)].join("\n")
 
     # The route, not the address: in that may stand whose page it is.
     def self.route(request) = request.env["sinatra.route"].to_s[/\S+\z/] || "an address that is none"

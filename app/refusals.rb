@@ -38,6 +38,12 @@ module Windlass
     # @return [Array<Exception>] the error, and what it came of
     def self.causes(error) = [error].tap { |all| all << all.last.cause while all.last.cause && all.size < 10 }.reverse
 
+    # @return [Array, nil] what is answered where nothing could be written
+    def self.of_writing(error) = WRITING.values_at(*causes(error).flat_map { |one| one.class.ancestors.map(&:name) }).compact.first
+
+    # @return [Boolean] trying again helps
+    def self.passing?(error) = of_writing(error)&.first == 503
+
     # Something that nobody expected: it has a name on the page, under which the log has all of it.
     def fail_with(error)
       id = SecureRandom.alphanumeric(8).upcase
@@ -71,8 +77,7 @@ module Windlass
     end
 
     def refuse_writing(error)
-      said = Refusals.causes(error).flat_map { |one| one.class.ancestors.map(&:name) }
-      code, title, message = WRITING.values_at(*said).compact.first
+      code, title, message = Refusals.of_writing(error)
       return fail_with(error) unless code
 
       headers "retry-after" => "2" if code == 503

@@ -12,7 +12,7 @@ require_relative "door"
 require_relative "forms"
 require_relative "presenters"
 require_relative "log_files"
-require_relative "archive"
+require_relative "imports"
 require_relative "papers"
 require_relative "programme_calendar"
 require_relative "fault_log"
@@ -30,6 +30,7 @@ require_relative "routes/own_protocols"
 require_relative "routes/measures"
 require_relative "routes/days"
 require_relative "routes/colds"
+require_relative "routes/imports"
 require_relative "routes/place"
 require_relative "routes/moves"
 require_relative "routes/rulebook"
@@ -75,6 +76,7 @@ module Windlass
     register Routes::Measures
     register Routes::Days
     register Routes::Colds
+    register Routes::Imports
     register Routes::Place
     register Routes::Moves
     register Routes::Rulebook

@@ -4,6 +4,7 @@ require "etc"
 require_relative "../lib/windlass/errors"
 require_relative "../app/collecting"
 require_relative "../app/listening"
+require_relative "../app/worker"
 
 # Some processes of few threads: Ruby computes one thing at a time in each, and who shares one waits for the other's page; more processes
 # than cores share these fairly (bench/load). SQLite writes one at a time in all of them. Nothing that one process keeps is needed by
@@ -28,6 +29,9 @@ if processes.positive?
   # Where others answer meanwhile.
   out_of_band { Windlass::Collecting.between_answers }
 end
+
+# What is long is worked off behind the pages.
+after_booted { Windlass::Worker.see_to_it }
 
 # What is no request at all never reaches the application: it gets a plain word, and no paths of this machine.
 lowlevel_error_handler do |_error, _env, status|

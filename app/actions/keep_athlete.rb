@@ -8,7 +8,7 @@ module Windlass
       # @param form [Forms::AthleteForm] valid
       # @return [Records::Athlete]
       def self.add(account, form, today:)
-        Records::Record.once(account.athletes, form.values[:uuid]) { account.athletes.create!(form.columns.merge(uuid: form.values[:uuid], **again(form.columns, today))) }
+        Records::Record.once(account.athletes, form.values[:uuid]) { account.athletes.create!(form.columns.merge(account_id: account.id, uuid: form.values[:uuid], **again(form.columns, today))) }
       end
 
       # A paused control pause is asked for again: when the coach says, in four weeks otherwise.

@@ -10,7 +10,7 @@ module Windlass
       def self.call(group, form)
         group.transaction do
           group.update!(name: form.values[:name])
-          group.athletes = Records::Athlete.where(account_id: group.account_id, id: form.member_ids.uniq)
+          group.athletes = Records::Account.find(group.account_id).athletes.where(id: form.member_ids.uniq)
           group.slots = slots(group.slots, form)
           group.reload
         end

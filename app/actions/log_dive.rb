@@ -22,7 +22,7 @@ module Windlass
           Records::Correction.keep(dive, now: now)
           dive.save!
           flag(athlete, dive.local_date)
-          stop(athlete, dive, now) if STOPS.key?(dive.signs) && was != dive.signs
+          stop(dive, now) if was != dive.signs
           dive.reload
         end
       end
@@ -33,11 +33,11 @@ module Windlass
         Water::Surface.rests(dives.map(&:to_core)).zip(dives) { |rested, dive| dive.update_columns(short: rested.short) if dive.short != rested.short }
       end
 
-      def self.stop(athlete, dive, now)
-        symptom = STOPS.fetch(dive.signs)
-        OpenStop.call(athlete, "#{Progression::Symptoms.words([symptom]).capitalize} after a dive on #{Words.date(dive.local_date)}.", dive: dive, now: now)
+      # Where its signs are such.
+      def self.stop(dive, now)
+        symptom = STOPS[dive.signs] or return
+        OpenStop.call(dive.athlete, "#{Progression::Symptoms.words([symptom]).capitalize} after a dive on #{Words.date(dive.local_date)}.", dive: dive, now: now)
       end
-      private_class_method :stop
     end
   end
 end

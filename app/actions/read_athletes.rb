@@ -16,7 +16,11 @@ module Windlass
 
       # @return [Integer] athletes added
       # @raise [Error]
-      def self.call(account, table, today:) = ReadTable.keep(account, preview(account, table, today: today), otherwise: "nobody was added")
+      def self.call(account, table, today:)
+        fresh = ReadTable.fresh(preview(account, table, today: today), otherwise: "nobody was added")
+        account.transaction { fresh.each { |row| row.keep.call } }
+        fresh.size
+      end
 
       def self.previewed(account, row, there, today)
         form = Forms::AthleteForm.parse(USUAL.merge(row.fields, "uuid" => SecureRandom.uuid), today: today)

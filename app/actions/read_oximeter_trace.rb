@@ -8,30 +8,37 @@ module Windlass
       LEAST_SAMPLES = 10
 
       # @param samples [Array<Formats::OximeterCsv::Sample>]
-      # @return [Numeric] seconds by which the trace was late
+      # @param progress [Imports::Progress]
+      # @return [Hash] holds that have a low now
       # @raise [Error]
-      def self.call(session, samples, now:)
+      def self.call(session, samples, progress: Imports::Progress::NONE)
         raise Error, "The trace has #{samples.size} readings; needed: #{LEAST_SAMPLES} or more." if samples.size < LEAST_SAMPLES
 
+        progress.begin("Laying it over the session", samples.size)
         recorded = samples.map { |sample| [sample.t, sample.saturation] }
         timeline = session.to_timeline
-        lag = lag(session, timeline, recorded)
-        lows = Physiology::Alignment.lows(recorded, timeline, lag)
+        lows = Physiology::Alignment.lows(recorded, timeline, lag(session, timeline, recorded))
         raise Error, "The trace covers no hold of this session; its times run from #{recorded.first[0].round} s to #{recorded.last[0].round} s." if lows.empty?
 
-        session.transaction do
-          session.rounds.each { |round| round.update_columns(sao2_low: lows[round.hold]) if lows.key?(round.hold) && lows[round.hold] != round.sao2_low }
-        end
+        progress.step(samples.size)
+        progress.show { keep(session, lows) && {"rows" => lows.size} }
+      end
+
+      # What follows from lows.
+      def self.finish(session, now:)
         LearnFromLog.call(session.athlete, now: now)
         Propose.call(session)
-        lag
+      end
+
+      def self.keep(session, lows)
+        session.rounds.each { |round| round.update_columns(sao2_low: lows[round.hold]) if lows.key?(round.hold) && lows[round.hold] != round.sao2_low }
       end
 
       def self.lag(session, timeline, recorded)
         forecast = Forecasts.of(session.athlete, timeline, on: session.local_date)
         forecast ? Physiology::Alignment.lag_s(recorded, forecast.trace) : Physiology::Oximeter::DELAY_S
       end
-      private_class_method :lag
+      private_class_method :keep, :lag
     end
   end
 end

@@ -8,9 +8,13 @@ module Windlass
       # @return [Records::Measure]
       def self.call(athlete, values, now:)
         Records::Record.once(athlete.measures, values[:uuid]) do
-          at = taken_at(values, now)
-          Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], kind: "control_pause", taken_at: at, caution: caution(athlete, at), **columns(values))
+          Records::Measure.create!(whole(athlete, values, at: taken_at(values, now)))
         end
+      end
+
+      # @return [Hash] of a new measure
+      def self.whole(athlete, values, at:)
+        {account_id: athlete.account_id, athlete_id: athlete.id, uuid: values[:uuid], kind: "control_pause", taken_at: at, caution: caution(athlete, at), **columns(values)}
       end
 
       # Taken while hold work was stopped, it is kept with that caution, and no dose is computed from it.
@@ -39,7 +43,7 @@ module Windlass
 
         Time.new(day.year, day.month, day.day, values[:on_waking] ? 7 : 12)
       end
-      private_class_method :taken_at, :caution
+      private_class_method :caution
     end
   end
 end

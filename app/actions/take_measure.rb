@@ -37,8 +37,11 @@ module Windlass
         Progression::Readiness.of(situation.with(watcher: watcher))
       end
 
-      def self.create(athlete, kind, values, now)
-        Records::Measure.create!(account_id: athlete.account_id, athlete: athlete, uuid: values[:uuid], taken_at: taken_at(values, now), caution: caution(athlete, kind, taken_at(values, now)), **columns(kind, values))
+      def self.create(athlete, kind, values, now) = Records::Measure.create!(whole(athlete, kind, values, at: taken_at(values, now)))
+
+      # @return [Hash] of a new measure
+      def self.whole(athlete, kind, values, at:)
+        {account_id: athlete.account_id, athlete_id: athlete.id, uuid: values[:uuid], taken_at: at, caution: caution(athlete, kind, at), **columns(kind, values)}
       end
 
       def self.caution(athlete, kind, at) = kind.activity ? Caution.of(athlete, kind.activity, at: at) : ""
@@ -54,7 +57,7 @@ module Windlass
         day = values[:taken_on]
         (day == now.to_date) ? now : Time.new(day.year, day.month, day.day, 12)
       end
-      private_class_method :create, :caution, :taken_at
+      private_class_method :create, :caution
     end
   end
 end

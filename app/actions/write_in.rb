@@ -12,25 +12,32 @@ module Windlass
       # @param entries [Array<Log::Entry>]
       # @return [Array<Records::Session>]
       def self.call(prescription, entries, now:)
-        prescription.transaction { entries.map { |entry| known(prescription, entry) || keep(prescription, entry, now) } }.tap { |sessions| close(sessions, now) }
+        sessions = prescription.transaction { entries.map { |entry| known(prescription, entry) || keep(prescription, entry, now).tap { |session| act(session, now) } } }
+        sessions.tap { close(sessions, now) }
       end
 
       # @return [String] what tells two notes apart
       def self.mark(entry) = Digest::SHA256.hexdigest(JSON.generate(entry.to_h.merge(rounds: entry.rounds.map(&:to_h))))[0, 32]
 
-      def self.known(prescription, entry) = prescription.sessions.find_by(local_date: entry.date, written_in: mark(entry))
+      # What its symptoms bring with them.
+      def self.act(session, now) = session.symptoms.any? && ActOnSymptoms.call(session, session.symptoms.map(&:to_sym), now: now)
 
-      def self.keep(prescription, entry, now)
+      def self.known(prescription, entry) = prescription.sessions.seen.find_by(local_date: entry.date, written_in: mark(entry))
+
+      # @param besides [Hash] further columns
+      # @return [Records::Session] kept, and neither judged nor acted upon
+      def self.keep(prescription, entry, now, **besides)
         columns = PlanSession.written(prescription, on: entry.date, now: now)
         session = prescription.sessions.new(columns.merge(uuid: SecureRandom.uuid, written_in: mark(entry), effort: entry.effort, symptoms: entry.symptoms.map(&:to_s), note: entry.note))
         times = times(session, entry, now)
-        session.update!(times.merge(caution: caution(prescription, times.fetch(:started_at))))
+        session.assign_attributes(times.merge(caution: caution(prescription, times.fetch(:started_at)), **besides))
         parts = session.parts
-        rounds = entry.rounds.map.with_index(1) { |round, number| columns(session, parts[number - 1], round, number) }
-        Records::Round.insert_all!(rounds) if rounds.any?
-        session.rounds.reset
-        ActOnSymptoms.call(session, entry.symptoms, now: now) if entry.symptoms.any?
-        session
+        session.transaction do
+          session.save!
+          rounds = entry.rounds.map.with_index(1) { |round, number| columns(session, parts[number - 1], round, number) }
+          Records::Round.insert_all!(rounds) if rounds.any?
+        end
+        session.tap { session.rounds.reset }
       end
 
       def self.caution(prescription, at)
@@ -52,6 +59,7 @@ module Windlass
       def self.ms(seconds) = seconds && (seconds * 1000).round
 
       # Each day is judged once, however many sessions of it, or around it, came in.
+      # @param sessions [Array<Records::Session>] of one prescription
       def self.close(sessions, now)
         learns = sessions.find { |session| session.rounds.any? { |round| round.first_urge_ms || round.sao2_low } }
         LearnFromLog.call(learns.athlete, now: now) if learns
@@ -68,7 +76,7 @@ module Windlass
           Propose.call(session) if beyond || near[index + 1].nil? || near[index + 1].local_date > reached
         end
       end
-      private_class_method :known, :keep, :caution, :times, :columns, :ms, :close, :proposed
+      private_class_method :known, :caution, :times, :columns, :ms, :proposed
     end
   end
 end

@@ -13,24 +13,36 @@ module Windlass
 
       # @param account [Records::Account] that gets it
       # @param today [Date] what was done lies before it
-      def initialize(account, today: Date.today)
+      # @param progress [Imports::Progress] is told how far it is
+      def initialize(account, today: Date.today, progress: Imports::Progress::NONE)
         @account = account
         @today = today
+        @progress = progress
         @faults = []
-        @base = {}
       end
 
       # @param text [String]
       # @return [Integer] athletes read
       # @raise [InvalidInput]
-      def read(text)
-        data = @data = upgraded(parse(text))
-        Records::Record.transaction(requires_new: true) do
-          TABLES.each { |table| keep(table, data[table.name]) }
-          Database.number_on(TABLES.select { |table| table.key == "id" }.map(&:record))
-          @account.update!(place(data["place"])) if data["place"]
-        end
-        data["athletes"].size
+      def read(text) = Reader.finish(bring(text))
+
+      # Everything is checked before anything is written; what is written nobody sees until all of it is there.
+      # @return [Hash] what is left to {.finish}
+      # @raise [InvalidInput]
+      def bring(text)
+        @data = upgraded(parse(text))
+        place = place(@data["place"] || {})
+        @staging = Staging.begin(@data.slice(*TABLES.map(&:name)).transform_values(&:size)) { |account| @progress.stages(account) }
+        staged { |rows| rows.each { |table, kept| write(table, kept) } }
+        @progress.show { @staging.show(@account, place: place) && {"rows" => @data["athletes"].size, "part" => @staging.account.id} }
+      end
+
+      # What is visible moves over.
+      # @param left [Hash] of {#bring}
+      # @return [Integer] athletes read
+      def self.finish(left)
+        Staging.new(Records::Account.find(left.fetch("part"))).move
+        left.fetch("rows")
       end
 
       # @return [Date, Time, nil]
@@ -41,6 +53,17 @@ module Windlass
       end
 
       private
+
+      # Where it goes wrong, or is stopped, nothing of it stays.
+      def staged
+        @progress.begin("Checking", TABLES.sum { |table| @data[table.name].size })
+        checked = TABLES.to_h { |table| [table, checked(table)] }
+        @progress.begin("Writing", checked.sum { |_, rows| rows.size })
+        yield checked
+      rescue => error
+        @staging.clear
+        raise error
+      end
 
       def parse(text)
         whole = text.dup.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF")
@@ -68,12 +91,18 @@ module Windlass
         data
       end
 
-      def keep(table, rows)
-        @base[table.name] = (table.key == "id") ? table.record.maximum(:id).to_i : 0
-        kept = rows.each_with_index.map { |row, index| read_row(table, row, index) }
-        raise InvalidInput, @faults.first(MOST_FAULTS) if @faults.any?
+      def checked(table)
+        rows = @data[table.name].each_slice(SLICE).with_index.flat_map do |slice, number|
+          slice.each_with_index.map { |row, index| read_row(table, row, number * SLICE + index) }.tap { @progress.step(slice.size) }
+        end
+        @faults.empty? ? rows : raise(InvalidInput, @faults.first(MOST_FAULTS))
+      end
 
-        kept.each_slice(SLICE).with_index { |slice, number| insert(table, table.kept(slice), number * SLICE) }
+      def write(table, rows)
+        rows.each_slice(SLICE).with_index do |slice, number|
+          insert(table, table.kept(slice), number * SLICE)
+          @progress.step(slice.size)
+        end
       end
 
       def read_row(table, row, index)
@@ -81,8 +110,8 @@ module Windlass
         return fault(path, "is no object") unless row.is_a?(Hash)
 
         (row.keys - table.columns.map(&:name)).each { |name| fault("#{path}.#{name[0, 40]}", "is not known here") }
-        own = (table.key == "id") ? {"id" => @base[table.name] + index + 1} : {}
-        own["account_id"] = @account.id if table.owned?
+        own = (table.key == "id") ? {"id" => @staging.base(table) + index + 1} : {}
+        own["account_id"] = @staging.account.id if table.owned?
         values = table.columns.to_h { |column| [column.name, value(table, column, row, path)] }
         Sense.of(table.name, values, born_on(row)) { |name, words| fault("#{path}.#{name}", words) } if @faults.empty?
         own.merge(values)
@@ -116,10 +145,11 @@ module Windlass
       end
 
       def reference(target, given, where)
-        most = @data[target].is_a?(Array) ? @data[target].size : 0
-        return fault(where, "#{Error.shown(given)} is not allowed; allowed: a row of #{target}, 1 to #{most}") unless given.is_a?(Integer) && given.between?(1, most) && @base.key?(target)
+        table = TABLES.find { |one| one.name == target && one.key == "id" }
+        most = table ? @data[target].size : 0
+        return fault(where, "#{Error.shown(given)} is not allowed; allowed: a row of #{target}, 1 to #{most}") unless given.is_a?(Integer) && given.between?(1, most)
 
-        @base.fetch(target) + given
+        @staging.base(table) + given
       end
 
       # As much of a photograph as may be uploaded.

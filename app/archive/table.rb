@@ -70,8 +70,8 @@ module Windlass
 
       private
 
-      # What was discarded is written, too.
-      def whole = record.unscoped
+      # What was discarded is written, too; what is read in just now is not there yet.
+      def whole = record.column_names.include?("discarded_at") ? record.unscoped.where(Records::Unseen::NOT_THESE) : record.unscoped
 
       def of_athletes(athlete_ids)
         CORRECTED.map { |corrected| whole.where(of: corrected.table_name, of_id: corrected.unscoped.where(athlete_id: athlete_ids).select(:id)) }.reduce(:or)

@@ -36,7 +36,7 @@ module Windlass
       end
 
       def each_row(table)
-        found = table.rows(@athletes, sessions: sessions, prescriptions: prescriptions)
+        found = staging.reduce(table.rows(@athletes, sessions: sessions, prescriptions: prescriptions)) { |rows, one| rows.where.not(one.brought(table)) }
         places = @places[table.name] = {}
         ids = (table.key == "id") ? found.pluck(:id) : nil
         ids&.each_with_index { |id, index| places[id] = index + 1 }
@@ -75,6 +75,9 @@ module Windlass
         else value
         end
       end
+
+      # What somebody else reads in just now is not there yet.
+      def staging = @staging ||= Records::Account.staging.map { |account| Staging.new(account) }
 
       def sessions = @athletes && (@sessions ||= Records::Session.where(athlete_id: @athletes).ids)
 

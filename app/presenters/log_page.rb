@@ -44,13 +44,13 @@ module Windlass
 
       # @return [Array<Array(String, String)>] of those that were ever prescribed
       def protocols
-        @protocols ||= Records::Prescription.where(account_id: @account.id).distinct.pluck(:protocol).map { |id| [Protocols.find(id).name, id] }.sort
+        @protocols ||= Records::Prescription.where(account_id: @account.ids).distinct.pluck(:protocol).map { |id| [Protocols.find(id).name, id] }.sort
       end
 
       def verdicts = VerdictPanel::WORDS.map { |verdict, words| [words, verdict.to_s] }
 
       # @return [Array<String>] of the newest sessions, to choose from
-      def places = Records::Session.where(account_id: @account.id).where.not(place: "").order(local_date: :desc).limit(NEWEST).pluck(:place).uniq.sort
+      def places = Records::Session.where(account_id: @account.ids).where.not(place: "").order(local_date: :desc).limit(NEWEST).pluck(:place).uniq.sort
 
       def orders = Forms::LogForm::ORDERS
 

@@ -19,7 +19,7 @@ module Windlass
       def entries = Measures::KINDS.map { |kind| entry(kind, measures.fetch(kind.id, [])) }
 
       # @return [Array<Records::Measure>] that can be brought back
-      def discarded = Records::Measure.unscoped.where(athlete_id: athlete.id).where.not(discarded_at: nil).order(taken_at: :desc).to_a
+      def discarded = Records::Measure.discarded.where(athlete_id: athlete.id).order(taken_at: :desc).to_a
 
       # @return [String] the newest control pause, in words
       def control_pause

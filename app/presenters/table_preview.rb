@@ -6,21 +6,34 @@ module Windlass
     class TablePreview
       MOST_SHOWN = 200
 
-      attr_reader :order, :text, :path, :back
+      Line = Value.define(:number, :athlete, :state, :what, :day, :amount, :words)
+
+      attr_reader :rows
 
       # @param rows [Array<Actions::ReadTable::Row>]
       # @param asks_order [Boolean] days may be read in two ways
-      # @param text [String] as it came, to be sent again
-      # @param path [String] to which it is sent again
-      # @param back [String] where one goes who leaves it
-      def initialize(rows, asks_order:, order:, text:, path: "/log/table", back: "/log")
-        @rows = rows
-        @asks_order = asks_order
-        @order = order
-        @text = text
-        @path = path
-        @back = back
+      def self.of(rows, asks_order:)
+        shown = rows.sort_by { |row| [(row.state == :wrong) ? 0 : 1, row.number] }.first(MOST_SHOWN)
+        lines = shown.map { |row| Line.new(number: row.number, athlete: row.athlete, state: row.state, what: row.what, day: row.day && Words.date(row.day), amount: row.amount, words: row.words) }
+        new(lines, rows.map(&:state).tally, asks_order)
       end
+
+      # @param plain [Hash] as {#to_h} was written
+      def self.from_h(plain)
+        rows = plain.fetch("rows").map { |row| Line.new(**row.symbolize_keys, state: row.fetch("state").to_sym) }
+        new(rows, plain.fetch("counts").transform_keys(&:to_sym), plain.fetch("asks_order"))
+      end
+
+      # @param rows [Array<Line>] what is wrong first
+      # @param counts [Hash{Symbol => Integer}] rows of each state
+      def initialize(rows, counts, asks_order)
+        @rows = rows
+        @counts = counts
+        @asks_order = asks_order
+      end
+
+      # @return [Hash] plain JSON
+      def to_h = {rows: rows.map(&:to_h), counts: @counts, asks_order: @asks_order}
 
       def asks_order? = @asks_order
 
@@ -30,17 +43,14 @@ module Windlass
 
       def headline = "#{Words.count(count(:new), "row")} would be kept; #{count(:known)} here already or discarded; #{count(:wrong)} wrong."
 
-      # @return [Array<Actions::ReadTable::Row>] what is wrong first
-      def rows = @rows.sort_by { |row| [(row.state == :wrong) ? 0 : 1, row.number] }.first(MOST_SHOWN)
-
       # @return [String, nil] that there are more
-      def more = ("And #{@rows.size - MOST_SHOWN} more rows like these." if @rows.size > MOST_SHOWN)
+      def more = @counts.values.sum.then { |all| "And #{all - MOST_SHOWN} more rows like these." if all > MOST_SHOWN }
 
       def state(row) = {new: "will be kept", known: "here already"}.fetch(row.state, row.words)
 
       private
 
-      def count(state) = @rows.count { |row| row.state == state }
+      def count(state) = @counts.fetch(state, 0)
     end
   end
 end

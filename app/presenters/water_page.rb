@@ -35,7 +35,7 @@ module Windlass
 
       # @return [Array<Dive>] of today, newest first
       def dives
-        Records::Dive.where(account_id: @account.id, local_date: @now.to_date).includes(:athlete).order(down_at: :desc).map do |dive|
+        Records::Dive.where(account_id: @account.ids, local_date: @now.to_date).includes(:athlete).order(down_at: :desc).map do |dive|
           Dive.new(name: dive.athlete.name, down: dive.down_at.getlocal.strftime("%H:%M"), length: Words.clock(dive.seconds.round), depth: dive.depth_m ? "#{Words.number(dive.depth_m)} m" : "–",
             hard: dive.hard, short: dive.short, signs: dive.signs, buddy: dive.buddy)
         end

@@ -2,12 +2,22 @@
 
 module Windlass
   module Records
-    # Who owns the records. One coach for now.
+    # Who owns the records. One coach for now. What an archive brings lies with an account of its own until all of it is there; then that
+    # account becomes a part of the house, in one step, and its rows move over bit by bit.
     class Account < Record
       self.table_name = "accounts"
-      has_many :own_protocols, -> { where(deleted_at: nil) }, class_name: "Windlass::Records::OwnProtocol"
-      has_many :athletes, class_name: "Windlass::Records::Athlete"
-      has_many :active_athletes, -> { active }, class_name: "Windlass::Records::Athlete"
+
+      # Nobody sees what they have.
+      scope :staging, -> { where.not(staged: nil).where(part_of_id: nil) }
+
+      # @return [Array<Integer>] accounts whose rows are this house's
+      def ids = @ids ||= [id, *Account.where(part_of_id: id).where.not(staged: nil).ids]
+
+      def athletes = Athlete.where(account_id: ids)
+
+      def active_athletes = athletes.active
+
+      def own_protocols = OwnProtocol.where(account_id: ids, deleted_at: nil)
 
       # @return [Emergency::Place]
       def place = Emergency::Place.new(number: emergency_number, site: site, oxygen_at: oxygen_at, defibrillator_at: defibrillator_at)

@@ -7,7 +7,12 @@ module Windlass
     module Discardable
       extend ActiveSupport::Concern
 
-      included { default_scope { where(discarded_at: nil) } }
+      included do
+        default_scope { where(discarded_at: nil) }
+        # Without what is read in just now.
+        scope :discarded, -> { unscope(where: :discarded_at).where.not(discarded_at: nil).where(Unseen::NOT_THESE) }
+        scope :seen, -> { unscope(where: :discarded_at).where(Unseen::NOT_THESE) }
+      end
 
       # @param now [Time, nil] nil: it is brought back
       def discard(now) = update!(discarded_at: now)

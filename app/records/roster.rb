@@ -26,7 +26,7 @@ module Windlass
       end
 
       # @return [Array<Array(String, Integer)>]
-      def groups = @groups ||= Group.where(account_id: @account.id).by_name.pluck(:name, :id)
+      def groups = @groups ||= Group.where(account_id: @account.ids).by_name.pluck(:name, :id)
 
       def count = @count ||= found.count
 

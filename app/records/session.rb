@@ -16,7 +16,9 @@ module Windlass
       has_many :photos, -> { order(:id) }
       has_one :move, -> { kept }
 
-      scope :run, -> { where(state: %w[done stopped]) }
+      # Without what is read in just now.
+      scope :seen, -> { where(Unseen::NOT_THESE) }
+      scope :run, -> { seen.where(state: %w[done stopped]) }
       # Without false starts that were discarded.
       scope :kept, -> { run.where(discarded_at: nil) }
       # Days on which no verdict has been decided.

@@ -45,7 +45,7 @@ module Windlass
 
       # @return [ActiveRecord::Relation] all that is asked for, each with its `verdict`
       def all
-        found = Session.run.where(account_id: @account.id).order(order.by)
+        found = Session.run.where(account_id: @account.ids).order(order.by)
         found = found.where.not(effort: nil) if order.by.key?(:effort)
         found = found.where(discarded_at: nil) unless @filter.discarded
         [:athlete_id, :protocol, :place].each { |column| found = found.where(column => @filter.public_send(column)) if @filter.public_send(column) }

@@ -74,8 +74,8 @@ module Windlass
 
       module Helpers
         def athletes_preview(table, text)
-          page = Presenters::TablePreview.new(Actions::ReadAthletes.preview(account, table, today: today), asks_order: table.asks_order?, order: said(:order), text: text, path: "/athletes/several", back: "/athletes/several")
-          erb :"log/table", locals: {title: "Several athletes", page: page}
+          page = Presenters::TablePreview.of(Actions::ReadAthletes.preview(account, table, today: today), asks_order: table.asks_order?)
+          erb :"log/table", locals: {title: "Several athletes", page: page, order: said(:order), typed: text, path: "/athletes/several", back: "/athletes/several"}
         end
 
         def athlete_form(form, athlete = nil)

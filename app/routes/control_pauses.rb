@@ -19,7 +19,7 @@ module Windlass
         end
 
         app.get("/control-pauses/:uuid") do
-          measure = Records::Measure.where(account_id: account.id).find_by!(uuid: said(:uuid), kind: "control_pause")
+          measure = Records::Measure.where(account_id: account.ids).find_by!(uuid: said(:uuid), kind: "control_pause")
           erb :"control_pauses/show", locals: {title: "Control pause, #{measure.athlete.name}", athlete: measure.athlete, measure: measure, corrections: Presenters::Corrections.of(measure),
                                                reading: Presenters::AthleteSheet.reading(measure), page: Presenters::AthleteSheet.new(measure.athlete, now: now)}
         end

@@ -54,11 +54,11 @@ module Windlass
       end
 
       module Helpers
-        def measure_record = Records::Measure.unscoped.where(account_id: account.id).find_by!(uuid: said(:uuid))
+        def measure_record = Records::Measure.unscoped.where(account_id: account.ids).find_by!(uuid: said(:uuid))
 
         def screening_record = find_in(Records::Screening.where(athlete_id: account.athletes.select(:id)))
 
-        def dive_record = Records::Dive.where(account_id: account.id).find_by!(uuid: said(:uuid))
+        def dive_record = Records::Dive.where(account_id: account.ids).find_by!(uuid: said(:uuid))
 
         def correction_form(page, code = 200)
           status code
@@ -73,7 +73,7 @@ module Windlass
 
         # @param moment [Time, nil] nil: it is brought back
         def discard(record, name, moment)
-          found = record.unscoped.where(account_id: account.id).find_by!(uuid: said(:uuid))
+          found = record.unscoped.where(account_id: account.ids).find_by!(uuid: said(:uuid))
           found.discard(moment)
           Actions::LogDive.flag(found.athlete, found.local_date) if name == "dives"
           tell(moment ? "It is discarded." : "It is back.", undo: ("/#{name}/#{found.uuid}/bring-back" if moment))

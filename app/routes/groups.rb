@@ -8,10 +8,10 @@ module Windlass
         app.helpers Helpers
 
         app.get("/programme") do
-          groups = Records::Group.where(account_id: account.id).by_name.to_a
+          groups = Records::Group.where(account_id: account.ids).by_name.to_a
           redirect to("/groups/#{groups.first.id}"), 303 if groups.any? && said(:all).empty?
 
-          erb :"programme/index", locals: {title: "Programme", groups: groups, programmes: Records::Programme.open.where(account_id: account.id).includes(:athlete).sort_by { |one| one.athlete.name.downcase }}
+          erb :"programme/index", locals: {title: "Programme", groups: groups, programmes: Records::Programme.open.where(account_id: account.ids).includes(:athlete).sort_by { |one| one.athlete.name.downcase }}
         end
 
         app.get("/programme/load") do
@@ -52,10 +52,10 @@ module Windlass
       end
 
       module Helpers
-        def group(id = params[:id]) = find_in(Records::Group.where(account_id: account.id), id)
+        def group(id = params[:id]) = find_in(Records::Group.where(account_id: account.ids), id)
 
         # Slots, events and the like, of this place's groups and athletes.
-        def own(records) = records.where(group_id: Records::Group.where(account_id: account.id).select(:id)).or(records.where(athlete_id: account.athletes.select(:id)))
+        def own(records) = records.where(group_id: Records::Group.where(account_id: account.ids).select(:id)).or(records.where(athlete_id: account.athletes.select(:id)))
 
         # @return [Date] today, where nothing that is one was said
         def day(key)

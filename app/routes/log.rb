@@ -24,11 +24,9 @@ module Windlass
         # A table as CSV: first what of it would be kept, then, asked for again with the same, all of it or nothing.
         app.post("/log/table") do
           bytes = @uploads[:table] ? uploaded_bytes(:table) : typed(:text, Formats::TableCsv::MOST_CHARACTERS)
-          table = Formats::Tables.read(bytes, today: today, day_first: {"day" => true, "month" => false}[said(:order)])
-          next table_page(table, bytes) unless said(:keep) == "yes"
+          next take_in(Windlass::Imports::TableFile, bytes, order: said(:order)) if said(:keep) == "yes"
 
-          tell "#{Words.count(Actions::ReadTable.call(account, table, now: now), "row")} kept."
-          redirect to("/log"), 303
+          look_at(bytes)
         end
 
         app.get("/prescriptions/:id/write-in") { write_in_page(prescription) }
@@ -54,9 +52,13 @@ module Windlass
         # Several lines, as they were typed.
         def typed(key, most = Presenters::WriteIn::MOST_CHARACTERS) = params[key].is_a?(String) ? params[key][0, most] : ""
 
-        def table_page(table, bytes)
-          page = Presenters::TablePreview.new(Actions::ReadTable.preview(account, table, now: now), asks_order: table.asks_order?, order: said(:order), text: Door.cleaned(bytes))
-          erb :"log/table", locals: {title: "A file from elsewhere", page: page}
+        # What of a table would be kept: at once, or behind the page.
+        def look_at(bytes)
+          kind = Windlass::Imports::TableFile
+          about = {"order" => said(:order)}
+          redirect to("/imports/#{Windlass::Imports.look(account, kind, bytes, about: about, now: now).uuid}"), 303 if kind.long?(bytes)
+
+          erb :"log/table", locals: {title: kind.title, page: kind.new(account, about, now: now).preview(bytes), order: said(:order), typed: Door.cleaned(bytes), path: "/log/table", back: "/log"}
         end
 
         def write_in_page(record, page = nil)

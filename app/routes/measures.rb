@@ -36,7 +36,7 @@ module Windlass
         end
 
         app.get("/measures/:uuid") do
-          page = Presenters::MeasureSheet.new(Records::Measure.where(account_id: account.id).where.not(kind: "control_pause").find_by!(uuid: said(:uuid)))
+          page = Presenters::MeasureSheet.new(Records::Measure.where(account_id: account.ids).where.not(kind: "control_pause").find_by!(uuid: said(:uuid)))
           erb :"measures/show", locals: {title: page.title, page: page}
         end
       end

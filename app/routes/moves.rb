@@ -24,19 +24,19 @@ module Windlass
         # All that is plain at once; what changed meanwhile is left, and said.
         app.post("/decisions") do
           seen = params[:seen].is_a?(Hash) ? params[:seen].select { |_, verdict| verdict.is_a?(String) } : {}
-          sessions = Records::Session.where(account_id: account.id, uuid: seen.keys.first(Door::MOST_LISTED)).includes(:athlete, :prescription).sort_by { |session| session.athlete.name.downcase }
+          sessions = Records::Session.where(account_id: account.ids, uuid: seen.keys.first(Door::MOST_LISTED)).includes(:athlete, :prescription).sort_by { |session| session.athlete.name.downcase }
           moves, refused = Actions::AcceptPlain.all(sessions, seen: seen, now: now)
           erb :"today/all_accepted", locals: {title: "Accepted", moves: moves, refused: refused}
         end
 
         app.post("/moves/:id/back") do
-          move = find_in(Records::Move.kept.where(account_id: account.id))
+          move = find_in(Records::Move.kept.where(account_id: account.ids))
           Actions::TakeBack.call(move, now: now)
           redirect to("/sessions/#{move.session.uuid}"), 303
         end
 
         app.post("/moves/:id/keep") do
-          move = find_in(Records::Move.kept.where(account_id: account.id))
+          move = find_in(Records::Move.kept.where(account_id: account.ids))
           Actions::KeepDecision.call(move)
           redirect to("/sessions/#{move.session.uuid}"), 303
         end

@@ -61,7 +61,7 @@ module Windlass
         end
 
         app.post("/own-protocols/:id/restore") do
-          own = find_in(Records::OwnProtocol.where(account_id: account.id))
+          own = find_in(Records::OwnProtocol.where(account_id: account.ids))
           own.update!(deleted_at: nil)
           redirect to("/own-protocols/#{own.id}"), 303
         end

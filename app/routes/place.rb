@@ -24,12 +24,11 @@ module Windlass
         app.get("/athletes/:athlete_id/archive.json") { archive_file(Archive::Writer.new(account, athlete: athlete), "athlete-#{athlete.id}") }
 
         # An archive back in: all of it, or nothing.
-        app.post("/place/import") do
-          read = Archive::Reader.new(account).read(uploaded(:archive))
-          tell "#{Words.count(read, "athlete")} read in, with all that belongs to them."
-          redirect to("/athletes"), 303
-        end
+        app.post("/place/import") { take_in(Windlass::Imports::ArchiveFile, uploaded_bytes(:archive)) }
       end
+
+      # Files that were read in lately, as many as anybody looks for.
+      MOST_IMPORTS = 5
 
       module Helpers
         def archive_file(writer, name)
@@ -40,7 +39,8 @@ module Windlass
 
         def place_page(form)
           status 422 unless form.valid?
-          erb :"place/show", locals: {title: "The place", form: form, card: Presenters::EmergencyCard.new(account.place)}
+          erb :"place/show", locals: {title: "The place", form: form, card: Presenters::EmergencyCard.new(account.place),
+                                      imports: Records::Import.where(account_id: account.ids).lately(now).limit(MOST_IMPORTS).map { |one| Presenters::ImportPage.new(one) }}
         end
       end
     end

@@ -39,7 +39,7 @@ module Windlass
         # What was seen of it when it was picked up; -1 where nobody says.
         def seen = Integer(said(:seen), 10, exception: false) || -1
 
-        def planned_session = Records::PlannedSession.joins(:programme).where(programmes: {account_id: account.id}).readonly(false).find_by!(uuid: said(:uuid))
+        def planned_session = Records::PlannedSession.joins(:programme).where(programmes: {account_id: account.ids}).readonly(false).find_by!(uuid: said(:uuid))
       end
     end
   end

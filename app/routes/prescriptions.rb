@@ -89,7 +89,7 @@ module Windlass
           erb :"prescriptions/show", locals: {title: page.title, page: page, limits: limits, start: start || Forms::StartForm.blank}
         end
 
-        def prescription = find_in(Records::Prescription.where(account_id: account.id))
+        def prescription = find_in(Records::Prescription.where(account_id: account.ids))
       end
     end
   end

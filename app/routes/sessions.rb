@@ -78,7 +78,7 @@ module Windlass
 
         # Shown as what it is, and as nothing else.
         app.get("/photos/:uuid") do
-          photo = Records::Photo.where(account_id: account.id).find_by!(uuid: said(:uuid))
+          photo = Records::Photo.where(account_id: account.ids).find_by!(uuid: said(:uuid))
           content_type photo.media_type
           headers "Content-Disposition" => "inline"
           photo.bytes
@@ -92,11 +92,7 @@ module Windlass
         end
 
         # A recorded trace, as a file.
-        app.post("/sessions/:uuid/oximeter") do
-          samples = Formats::OximeterCsv::Reader.read(uploaded(:trace))
-          Actions::ReadOximeterTrace.call(session_record, samples, now: now)
-          redirect to("/sessions/#{said(:uuid)}"), 303
-        end
+        app.post("/sessions/:uuid/oximeter") { take_in(Windlass::Imports::OximeterFile, uploaded_bytes(:trace), session: session_record.uuid) }
 
         app.get("/sessions/:uuid") { session_sheet(session_record) }
 
@@ -139,7 +135,7 @@ module Windlass
           nil
         end
 
-        def session_record = Records::Session.where(account_id: account.id).find_by!(uuid: said(:uuid))
+        def session_record = Records::Session.where(account_id: account.ids).find_by!(uuid: said(:uuid))
 
         # What was not run is neither rated nor decided.
         def run_record

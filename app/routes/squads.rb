@@ -8,7 +8,7 @@ module Windlass
         app.helpers Helpers
 
         app.post("/squads") do
-          chosen = Records::Prescription.where(account_id: account.id, id: chosen_sessions).includes(:athlete).sort_by { |one| [one.athlete.name.downcase, one.id] }
+          chosen = Records::Prescription.where(account_id: account.ids, id: chosen_sessions).includes(:athlete).sort_by { |one| [one.athlete.name.downcase, one.id] }
           unasked = Actions::AskSquad.call(chosen.map(&:athlete).uniq, clear: listed(:clear), watcher: said(:watcher)[0, 80], now: now)
           before = Presenters::BeforeTogether.new(chosen, unasked, now: now)
           next erb(:"squads/ask", locals: {title: "Before they begin", page: before}) if before.asks? || before.chooses? || said(:look) == "yes"
@@ -56,7 +56,7 @@ module Windlass
         def chosen_sessions = listed(:prescription) + Array(params[:of].then { |of| of.is_a?(Hash) ? of.values : [] }).grep(/\A\d{1,15}\z/)
 
         # @param with [Array] what is asked of its sessions
-        def squad(*with) = Records::Squad.where(account_id: account.id).includes(sessions: with.presence || WHOLE).find_by!(uuid: said(:uuid))
+        def squad(*with) = Records::Squad.where(account_id: account.ids).includes(sessions: with.presence || WHOLE).find_by!(uuid: said(:uuid))
 
         def squad_sheet(record, form: nil)
           status 422 if form

@@ -5,7 +5,7 @@ module Windlass
     module Suspensions
       def self.registered(app)
         app.post("/suspensions/:id/clearance") do
-          suspension = find_in(Records::Suspension.where(account_id: account.id, kind: "stop"))
+          suspension = find_in(Records::Suspension.where(account_id: account.ids, kind: "stop"))
           form = Forms::ClearanceForm.parse(params, today: today, opened_on: suspension.opened_at.getlocal.to_date)
           if form.valid?
             Actions::ClearStop.call(suspension, form.values, now: now)

@@ -31,15 +31,11 @@ module Windlass
           Formats::Uddf.write(athlete.name, Records::Dive.where(athlete_id: athlete.id).in_order.map(&:to_core))
         end
 
-        app.post("/athletes/:athlete_id/dives") do
-          fresh = Actions::ReadDives.call(athlete, Formats::Uddf.read(uploaded_bytes(:dives)), now: now)
-          tell "#{Words.count(fresh, "dive")} read in."
-          redirect to("/athletes/#{athlete.id}/dives"), 303
-        end
+        app.post("/athletes/:athlete_id/dives") { take_in(Windlass::Imports::DivesFile, uploaded_bytes(:dives), athlete_id: athlete.id) }
 
         app.get("/athletes/:athlete_id/dives") do
           erb :"water/dives", locals: {title: "Dives, #{athlete.name}", athlete: athlete, dives: Records::Dive.where(athlete_id: athlete.id).order(down_at: :desc).limit(200).to_a,
-                                       discarded: Records::Dive.unscoped.where(athlete_id: athlete.id).where.not(discarded_at: nil).order(down_at: :desc).to_a}
+                                       discarded: Records::Dive.discarded.where(athlete_id: athlete.id).order(down_at: :desc).to_a}
         end
 
         app.post("/dives") do

@@ -131,7 +131,8 @@ RSpec.describe "The archive", :web do
     Windlass::Demo::Scenario.clear
     get("/place")
     post("/place/import", {"authenticity_token" => page.at("meta[name=csrf-token]")["content"], "archive" => Rack::Test::UploadedFile.new(StringIO.new(saved), "application/json", original_filename: "all.json")})
-    follow_redirect!
+    Delayed::Worker.new.work_off
+    2.times { follow_redirect! }
 
     expect(text).to include("4 athletes read in")
   end

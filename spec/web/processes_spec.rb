@@ -75,7 +75,12 @@ RSpec.describe "Several processes" do
     expect([clicks.uniq, said_everywhere("/").size, said_everywhere("/athletes/1/measures/control_pause")]).to match [["303"], 1, [include("24", "1 measure")]]
   end
 
-  def workers = `pgrep --parent #{@server}`.split.map { |pid| Integer(pid, 10) }
+  # Those that answer; and the one that works behind the pages.
+  def workers = children - behind
+
+  def behind = `pgrep --parent #{@server} --full bin/work`.split.map { |pid| Integer(pid, 10) }
+
+  def children = `pgrep --parent #{@server}`.split.map { |pid| Integer(pid, 10) }
 
   it "go on without the one that died" do
     before = workers
@@ -89,5 +94,15 @@ RSpec.describe "Several processes" do
     expect([before.size, said.count("200")]).to match [3, be >= 11]
     wait_until { (workers - before.take(1)).size == 3 }
     expect(everywhere("/athletes").map(&:code).uniq).to eq ["200"]
+  end
+
+  it "have one beside them that works behind the pages, and another one when that died" do
+    wait_until { behind.size == 1 }
+    died = behind.first
+    Process.kill(:KILL, died)
+    wait_until { behind.size == 1 && behind != [died] }
+    form = {"authenticity_token" => token, "text" => "name,protocol,date,holds\n#{"Nobody,Small holds,2026-02-27,5x13 ok e3\n" * 400}"}
+    page = URI(answer("/log/table", form)["location"]).path
+    wait_until { answer(page).body.include?("400 wrong") }
   end
 end

@@ -7,6 +7,7 @@ module Windlass
       class Dives
         def initialize(now)
           @now = now
+          @rows = Hash.new { |all, athlete| all[athlete] = [] }
         end
 
         # @param row [Formats::DivesCsv::Row]
@@ -19,13 +20,26 @@ module Windlass
           down = form.columns[:down_at]
           known = there(athlete).include?(down) || (!row.id.empty? && Records::Dive.unscoped.exists?(uuid: row.id))
           {state: known ? :known : :new, what: "Dive", day: form.columns[:local_date], amount: [Words.clock(form.values[:seconds]), ("#{Words.number(form.values[:depth_m])} m" if form.values[:depth_m])].compact.join(", "),
-           keep: -> { LogDive.call(athlete, form, now: @now) }}
+           keep: -> { @rows[athlete] << form.columns.merge(uuid: form.values[:uuid]) }}
         end
+
+        # @param progress [Imports::Progress]
+        def write(progress)
+          @many = @rows.map { |athlete, rows| ManyDives.new(athlete, rows) }
+          progress.begin("Writing", @rows.sum { |_, rows| rows.size })
+          @many.each { |many| many.write(progress) }
+        end
+
+        # Inside of a transaction.
+        # @return [Array] what is to be judged: nothing
+        def show = @many.each { |many| many.show(@now) } && []
+
+        def clear = @many&.each(&:clear)
 
         private
 
         # @return [Set<Time>] when this athlete went under, discarded dives too
-        def there(athlete) = (@there ||= {})[athlete.id] ||= Records::Dive.unscoped.where(athlete_id: athlete.id).pluck(:down_at).to_set
+        def there(athlete) = (@there ||= {})[athlete.id] ||= Records::Dive.seen.where(athlete_id: athlete.id).pluck(:down_at).to_set
       end
     end
   end

@@ -9,6 +9,7 @@ module Windlass
 
         def initialize(now)
           @now = now
+          @taken = []
         end
 
         # @param row [Formats::MeasuresCsv::Row]
@@ -18,10 +19,28 @@ module Windlass
           form = form(row)
           return {state: :wrong, what: row.kind, words: form.errors.map { |field, fault| "#{field}: #{fault}" }.join("; ")} unless form.valid?
 
-          {state: known?(row, athlete, form) ? :known : :new, what: words(row.kind), day: form.values[:taken_on], amount: amount(row, form), keep: -> { keep(row, athlete, form) }}
+          {state: known?(row, athlete, form) ? :known : :new, what: words(row.kind), day: form.values[:taken_on], amount: amount(row, form), keep: -> { @taken << [row, athlete, form] }}
         rescue Unknown => error
           {state: :wrong, what: row.kind, words: "column kind: #{error.message}"}
         end
+
+        # @param progress [Imports::Progress]
+        def write(progress)
+          @unseen = Records::Unseen.new(Records::Measure, {athlete_id: @taken.map { |_, athlete, _| athlete.id }.uniq})
+          progress.begin("Writing", @taken.size)
+          @unseen.write(@taken.map { |row, athlete, form| columns(row, athlete, form) }) { |count| progress.step(count) }
+        end
+
+        # Inside of a transaction.
+        # @return [Array] what is to be judged: nothing
+        def show
+          @unseen.show
+          uuids = @taken.reject { |row, _, _| row.kind == CONTROL_PAUSE }.map { |_, _, form| form.values[:uuid] }
+          Records::Measure.where(uuid: uuids).order(:taken_at, :id).includes(:athlete).each { |measure| TakeMeasure.act(measure, @now) }
+          []
+        end
+
+        def clear = @unseen&.clear
 
         private
 
@@ -41,19 +60,22 @@ module Windlass
 
         # The same measure: by its name, or by kind, day and value.
         def known?(row, athlete, form)
-          there(athlete).fetch([row.kind, form.values[:taken_on]], []).any? { |kept| (kept - value(row, form)).abs < 0.005 } || (!row.id.empty? && Records::Measure.unscoped.exists?(athlete_id: athlete.id, uuid: row.id))
+          there(athlete).fetch([row.kind, form.values[:taken_on]], []).any? { |kept| (kept - value(row, form)).abs < 0.005 } || (!row.id.empty? && Records::Measure.seen.exists?(athlete_id: athlete.id, uuid: row.id))
         end
 
         # @return [Hash{Array(String, Date) => Array<Float>}] what this athlete has, by kind and day, discarded measures too
         def there(athlete)
-          (@there ||= {})[athlete.id] ||= Records::Measure.unscoped.where(athlete_id: athlete.id).pluck(:kind, :taken_at, :value)
+          (@there ||= {})[athlete.id] ||= Records::Measure.seen.where(athlete_id: athlete.id).pluck(:kind, :taken_at, :value)
             .group_by { |kind, at, _| [kind, at.getlocal.to_date] }.transform_values { |all| all.map(&:last) }
         end
 
         # What came from elsewhere was taken there: nobody is asked whether it may be taken now.
-        def keep(row, athlete, form)
-          measure = (row.kind == CONTROL_PAUSE) ? TakeControlPause.call(athlete, form.values, now: @now) : TakeMeasure.keep(athlete, Windlass::Measures.kind(row.kind), form.values, now: @now)
-          measure.update!(taken_at: row.at) if row.at
+        # @return [Hash] of all columns, in one order
+        def columns(row, athlete, form)
+          taker = (row.kind == CONTROL_PAUSE) ? TakeControlPause : TakeMeasure
+          kind = (taker == TakeMeasure) ? [Windlass::Measures.kind(row.kind)] : []
+          whole = taker.whole(athlete, *kind, form.values, at: row.at || taker.taken_at(form.values, @now))
+          Records::Measure.new(whole.merge(created_at: @now)).attributes.except("id", "discarded_at").symbolize_keys
         end
       end
     end

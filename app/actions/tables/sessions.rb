@@ -5,10 +5,20 @@ module Windlass
     module Tables
       # Sessions of a table are written into what is, or was, prescribed.
       class Sessions
+        # @param ids [Array<Integer>] of sessions that came in
+        # @param progress [Imports::Progress]
+        def self.judge(ids, now:, progress:)
+          progress.begin("Judging", ids.size)
+          Records::Session.where(id: ids).includes(:athlete, :prescription, :rounds).group_by(&:prescription_id).each_value do |sessions|
+            WriteIn.close(sessions, now)
+            progress.step(sessions.size)
+          end
+        end
+
         def initialize(now)
           @now = now
-          @written = Hash.new { |all, prescription| all[prescription] = [] }
-          @finish = -> { @written.each { |prescription, entries| WriteIn.call(prescription, entries, now: @now) } }
+          @entries = []
+          @sessions = []
         end
 
         # @param row [Formats::NotebookCsv::Row]
@@ -19,14 +29,35 @@ module Windlass
           return {state: :wrong, what: row.protocol, words: found} if found.is_a?(String)
 
           known = !row.kept || there(found).include?(row.id) || there(found).include?([row.entry.date, WriteIn.mark(row.entry)])
-          {state: known ? :known : :new, what: found.name, day: row.entry.date, amount: Words.count(row.entry.rounds.size, "hold"), keep: -> { @written[found] << row.entry }, finish: @finish}
+          {state: known ? :known : :new, what: found.name, day: row.entry.date, amount: Words.count(row.entry.rounds.size, "hold"), keep: -> { @entries << [found, row.entry] }}
         end
+
+        # @param progress [Imports::Progress]
+        def write(progress)
+          @unseen = Records::Unseen.new(Records::Session, {athlete_id: @entries.map { |found, _| found.athlete_id }.uniq})
+          @unseen.sweep
+          once = @entries.uniq { |found, entry| [found.id, entry.date, WriteIn.mark(entry)] }
+          progress.begin("Writing", once.size)
+          once.each do |found, entry|
+            @sessions << WriteIn.keep(found, entry, @now, discarded_at: @unseen.stamp)
+            progress.step
+          end
+        end
+
+        # Inside of a transaction.
+        # @return [Array<Integer>] ids of what is to be judged
+        def show
+          @unseen.show
+          @sessions.each { |session| WriteIn.act(session, @now) }.map(&:id)
+        end
+
+        def clear = @unseen&.clear
 
         private
 
         # @return [Set] what it has already: names of its sessions, and days with the marks of what was written in
         def there(prescription)
-          (@there ||= {})[prescription.id] ||= prescription.sessions.pluck(:uuid, :local_date, :written_in).flat_map { |uuid, *written| [uuid, written] }.to_set
+          (@there ||= {})[prescription.id] ||= prescription.sessions.seen.pluck(:uuid, :local_date, :written_in).flat_map { |uuid, *written| [uuid, written] }.to_set
         end
 
         # @return [Records::Prescription, String] what it is written into, or why there is none

@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+require_relative "actions"
+require_relative "archive"
+require_relative "imports/reported"
+require_relative "imports/kind"
+require_relative "imports/archive_file"
+require_relative "imports/dives_file"
+require_relative "imports/oximeter_file"
+require_relative "imports/table_file"
+
+module Windlass
+  # Files that are read in. What is short is read before the page answers; what is long is read behind it, by a worker: checked without
+  # holding the database, written bit by bit where nobody sees it, visible in one step.
+  module Imports
+    KINDS = [ArchiveFile, DivesFile, OximeterFile, TableFile].to_h { |kind| [kind.id, kind] }.freeze
+
+    # @param kind [Class] of {KINDS}
+    # @param bytes [String]
+    # @return [Kind::Outcome, Records::Import] how it ended, or where it waits
+    # @raise [Error, InvalidInput] where it is short and wrong
+    def self.take(account, kind, bytes, about:, now:)
+      return queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about, now: now)) if kind.long?(bytes)
+
+      reader = kind.new(account, about, now: now)
+      reader.finish(reader.bring(bytes))
+    end
+
+    # What was looked at is kept; where days could be read in two ways, it is looked at once more.
+    # @param order [String] the day or the month first, or nothing
+    # @raise [Error] where nothing is asked
+    def self.go_on(import, order:)
+      import.with_lock do
+        raise Error, "Nothing is asked of this file any more." unless import.state == "asks"
+
+        asked = import.result.dig("preview", "asks_order")
+        import.update!(state: "waiting", about: import.about.merge("order" => order, "look" => asked), done: 0, total: 0)
+        queued(import)
+      end
+    end
+
+    # @return [Boolean] it is stopped, or will be with its next step
+    def self.stop(import, now:)
+      asked = import.state == "asks"
+      import.stop.tap { |stopped| import.reload.end_as("stopped", now: now, words: "Nothing of it was kept.") if stopped && asked }
+    end
+
+    # Looked at first: {.go_on} keeps it.
+    # @return [Records::Import]
+    def self.look(account, kind, bytes, about:, now:) = queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about.merge("look" => true), now: now))
+
+    # @return [Records::Import]
+    def self.queued(import)
+      Delayed::Job.enqueue(Job.new(import.id))
+      import
+    end
+
+    # What the queue holds.
+    Job = Struct.new(:import_id) do
+      def perform = Run.new(Records::Import.find(import_id), now: Time.now).call
+    end
+  end
+end
+
+require_relative "imports/run"

@@ -1,0 +1,8 @@
+# frozen_string_literal: true
+
+# Everything that works behind the pages, without the pages.
+require_relative "imports"
+require_relative "presenters"
+require_relative "fault_log"
+require_relative "refusals"
+require_relative "worker"
