@@ -2,7 +2,8 @@
 
 require_relative "app/boot"
 
-use Rack::Deflater
+# What is sent behind the answer has no body here.
+use Rack::Deflater, if: ->(_env, _status, headers, _body) { !headers.key?("rack.hijack") }
 use Windlass::Security::Policy
 use Windlass::Listening::Doorkeeper
 map(Windlass::Assets::PREFIX) { run Windlass::Assets.files }

@@ -17,7 +17,7 @@ module Windlass
             filter = Forms::LogForm.parse(params)
             content_type "text/csv", charset: "utf-8"
             attachment "windlass-#{name}-#{today}.csv"
-            stream { |out| LogFiles.write(name, account, filter) { |line| out << line } }
+            download { |out| LogFiles.write(name, account, filter) { |line| out << line } }
           end
         end
 

@@ -17,7 +17,7 @@ module Windlass
           content_type "audio/wav"
           attachment "windlass-practice-#{today}.wav"
           track = Formats::PracticeWav.new(Timeline::Cues.of(sheet.timeline, calls: sheet.calls))
-          stream { |out| track.write { |bytes| out << bytes } }
+          download { |out| track.write { |bytes| out << bytes } }
         end
 
         app.get("/prescriptions/:id/beat.mid") do

@@ -34,7 +34,7 @@ module Windlass
         def archive_file(writer, name)
           content_type :json
           attachment "windlass-#{name}-#{today}.json"
-          stream { |out| writer.write { |text| out << text } }
+          download { |out| writer.write { |text| out << text } }
         end
 
         def place_page(form)

@@ -104,5 +104,6 @@ RSpec.describe "Several processes" do
     form = {"authenticity_token" => token, "text" => "name,protocol,date,holds\n#{"Nobody,Small holds,2026-02-27,5x13 ok e3\n" * 400}"}
     page = URI(answer("/log/table", form)["location"]).path
     wait_until { answer(page).body.include?("400 wrong") }
+    expect([JSON.parse(answer("/place/archive.json").body)["of"], answer("/log/sessions.csv")["transfer-encoding"]]).to eq %w[place chunked]
   end
 end
