@@ -9,6 +9,24 @@ module Windlass
       # Where a note does not say when.
       NOON = "12:00"
 
+      # What is the same for all sets of a day: asked once, however many come in.
+      class Ground
+        def initialize(now)
+          @now = now
+          @plans, @cautions = {}, {}
+        end
+
+        # @return [Hash] columns of a session
+        def plan(prescription, day)
+          @plans[[prescription.id, day]] ||= PlanSession.written(prescription, on: day, now: @now).then { |columns| columns.except(:segments).merge(timeline: Records::KeptTimeline.of(columns.fetch(:segments))) }
+        end
+
+        # @return [String] empty where nothing stood against it
+        def caution(prescription, at)
+          @cautions[[prescription.id, at]] ||= Caution.of(prescription.athlete, prescription.to_protocol, at: at, standing: prescription.to_standing(on: at.to_date))
+        end
+      end
+
       # @param entries [Array<Log::Entry>]
       # @return [Array<Records::Session>]
       def self.call(prescription, entries, now:)
@@ -24,13 +42,13 @@ module Windlass
 
       def self.known(prescription, entry) = prescription.sessions.seen.find_by(local_date: entry.date, written_in: mark(entry))
 
+      # @param ground [Ground] of all that come in together
       # @param besides [Hash] further columns
       # @return [Records::Session] kept, and neither judged nor acted upon
-      def self.keep(prescription, entry, now, **besides)
-        columns = PlanSession.written(prescription, on: entry.date, now: now)
-        session = prescription.sessions.new(columns.merge(uuid: SecureRandom.uuid, written_in: mark(entry), effort: entry.effort, symptoms: entry.symptoms.map(&:to_s), note: entry.note))
+      def self.keep(prescription, entry, now, ground: Ground.new(now), **besides)
+        session = prescription.sessions.new(ground.plan(prescription, entry.date).merge(uuid: SecureRandom.uuid, written_in: mark(entry), effort: entry.effort, symptoms: entry.symptoms.map(&:to_s), note: entry.note))
         times = times(session, entry, now)
-        session.assign_attributes(times.merge(caution: caution(prescription, times.fetch(:started_at)), **besides))
+        session.assign_attributes(times.merge(caution: ground.caution(prescription, times.fetch(:started_at)), **besides))
         parts = session.parts
         session.transaction do
           session.save!
@@ -38,10 +56,6 @@ module Windlass
           Records::Round.insert_all!(rounds) if rounds.any?
         end
         session.tap { session.rounds.reset }
-      end
-
-      def self.caution(prescription, at)
-        Caution.of(prescription.athlete, prescription.to_protocol, at: at, standing: prescription.to_standing(on: at.to_date))
       end
 
       def self.times(session, entry, now)
@@ -76,7 +90,7 @@ module Windlass
           Propose.call(session) if beyond || near[index + 1].nil? || near[index + 1].local_date > reached
         end
       end
-      private_class_method :known, :caution, :times, :columns, :ms, :proposed
+      private_class_method :known, :times, :columns, :ms, :proposed
     end
   end
 end

@@ -33,8 +33,10 @@ module Windlass
         @data = upgraded(parse(text))
         place = place(@data["place"] || {})
         @staging = Staging.begin(@data.slice(*TABLES.map(&:name)).transform_values(&:size)) { |account| @progress.stages(account) }
-        staged { |rows| rows.each { |table, kept| write(table, kept) } }
-        @progress.show { @staging.show(@account, place: place) && {"rows" => @data["athletes"].size, "part" => @staging.account.id} }
+        staged do |rows|
+          rows.each { |table, kept| write(table, kept) }
+          @progress.show { @staging.show(@account, place: place) && {"rows" => @data["athletes"].size, "part" => @staging.account.id} }
+        end
       end
 
       # What is visible moves over.

@@ -7,6 +7,8 @@ module Windlass
     class Staging
       # Rows a batch: the lock is held for some milliseconds.
       SLICE = 200
+      # Others have their turn between two batches. Seconds.
+      PAUSE_S = 0.005
       # Nobody reads an archive for so long.
       LEFT_S = 86_400
 
@@ -44,9 +46,11 @@ module Windlass
 
       # All of it is seen from now on.
       # @param house [Records::Account]
+      # @raise [InvalidInput] where it has what a house can have only once
       # @param place [Hash] what the archive says of the place
       def show(house, place: {})
         Records::Record.transaction do
+          TABLES.select(&:owned?).each { |table| refuse_doubles(table, house) }
           account.update!(part_of_id: house.id)
           house.update!(place)
         end
@@ -68,6 +72,17 @@ module Windlass
 
       private
 
+      def refuse_doubles(table, house)
+        only_once(table).each do |columns|
+          there = table.record.unscoped.where(account_id: house.ids).pluck(*columns).to_set
+          number, = table.record.unscoped.where(account_id: account.id).pluck(:id, *columns).find { |_, *found| there.include?(found.one? ? found.first : found) }
+          raise InvalidInput, ["#{table.name}[#{number - base(table) - 1}]: is here already"] if number
+        end
+      end
+
+      # @return [Array<Array<String>>] columns that no two rows of a house have in common
+      def only_once(table) = table.record.connection.indexes(table.name).select { |index| index.unique && index.columns.include?("account_id") }.map { |index| index.columns - ["account_id"] }
+
       def numbers(name)
         first, size = account.staged.fetch(name)
         first...(first + size)
@@ -79,6 +94,7 @@ module Windlass
           break if keys.empty?
 
           yield table.record.unscoped.where(table.key => keys)
+          sleep PAUSE_S
         end
       end
     end

@@ -6,14 +6,19 @@ module Windlass
     class Reported < Progress
       # How often it is written down, and looked whether to go on.
       EVERY_S = 0.3
+      # As long as the last step took, and no longer, it waits for others: who runs at a low priority would be stopped in the middle of a write,
+      # and everybody behind it.
+      MOST_PAUSE_S = 0.1
 
       # @param import [Records::Import]
       # @param clock [#call] seconds that never go back
-      def initialize(import, clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) })
+      # @param pause [#call] gets seconds
+      def initialize(import, clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) }, pause: method(:sleep))
         super()
         @import = import
         @clock = clock
-        @said_at = clock.call
+        @pause = pause
+        @said_at = @stepped_at = clock.call
       end
 
       def begin(doing, total)
@@ -24,6 +29,8 @@ module Windlass
       def step(count = 1)
         @done += count
         say(done: @done) if @clock.call - @said_at >= EVERY_S
+        @pause.call([@clock.call - @stepped_at, MOST_PAUSE_S].min)
+        @stepped_at = @clock.call
       end
 
       def stages(account) = @import.update_columns(staging_id: account.id)

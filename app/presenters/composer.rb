@@ -115,6 +115,17 @@ module Windlass
 
       def cautions = protocol.cautions
 
+      # The same dose is composed again and again while somebody changes something else.
+      SILENCES = Kept.new(200)
+      private_constant :SILENCES
+
+      # @return [Array<String>] what nobody could tell apart with closed eyes, a sentence each
+      def silences
+        return [] unless valid?
+
+        SILENCES.fetch([protocol.id, dose]) { Spoken.of(timeline, calls: protocol.calls(dose)).impossible.map { |one| "By ear: #{one.because}." }.uniq.freeze }
+      end
+
       def screening
         return [] unless athlete && valid?
 

@@ -84,7 +84,7 @@ module Windlass
       def plan
         @plan ||= {uuid: session.uuid, athlete: session.athlete_id, name: name, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
                    over: session.over?, unasked: unasked?, paced: paced?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, paces: timeline.paces.map { |pace| [pace.first, pace.last, pace.ms] }, holds: timeline.holds.size,
-                   calls: spoken_calls(session.to_protocol.calls(session.to_dose)), words: words, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}.compact
+                   calls: heard.calls, words: heard.clips, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}.compact
       end
 
       def timeline = @timeline ||= session.to_timeline
@@ -119,12 +119,12 @@ module Windlass
         asked = asked_breaths
         exhales = exhales_by_start
         blocks = blocks_by_number
-        timeline.placed.map do |place|
+        timeline.placed.each_with_index.map do |place, index|
           {kind: place.segment.kind, start_ms: place.start_ms, ms: place.segment.ms, cue: place.segment.cue,
            hold: place.number, round: place.segment.round, phase: place.segment.phase, ends: place.segment.ends,
            breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats,
            at_most_ms: place.segment.at_most_ms, asks: asked.include?(place.number) || nil, exhale: exhales[place.start_ms],
-           calls: calls_of(place).then { |calls| spoken_calls(calls) if calls.any? }, relief: (RELIEF if full_holds.include?(place.start_ms)), say: said(place.segment), own: place.segment.own, silent: place.segment.silent, tone_hz: place.segment.tone_hz, breath: place.segment.breath, caps_s: place.segment.caps_s,
+           calls: calls_of(place).presence, heard: heard.by_part[index], ahead: heard.ahead[index], relief: (RELIEF if full_holds.include?(place.start_ms)), own: place.segment.own, silent: place.segment.silent, breath: place.segment.breath, caps_s: place.segment.caps_s,
            limited: place.segment.limited? || nil, paced: place.segment.paced? || nil, rate: place.segment.rate, block: blocks[place.segment.block]}.compact
         end
       end
@@ -132,35 +132,7 @@ module Windlass
       # @return [Set<Integer>] numbers of the holds after which the first breath is asked for while it runs
       def asked_breaths = (session.to_protocol.first_breath == :end) ? Set.new : asked_holds
 
-      # A coach's own words are spoken by the browser, where it has a voice, after ours, which ship.
-      def said(segment)
-        words = [*rounds_said[segment.object_id], *Timeline::Spoken.of(segment)]
-        words if words.any?
-      end
-
-      # At the first part of each round that leaves the time: which it is, of those of its block; at one's own pace the time is called instead.
-      # @return [Hash{Integer => Array<String>}] by part
-      def rounds_said
-        @rounds_said ||= if timeline.own_pace?
-          {}
-        else
-          counted = timeline.segments.reject { |segment| segment.round.nil? || segment.phase == :settle }
-          most = counted.group_by(&:block).transform_values { |all| all.map(&:round).max }
-          counted.slice_when { |one, other| [one.block, one.round] != [other.block, other.round] }
-            .filter_map { |round| round.find { |segment| segment.ms >= Timeline::Spoken::ROUND_FROM_MS } }
-            .to_h { |segment| [segment.object_id, Timeline::Spoken.of_round(segment, most.fetch(segment.block))] }
-        end
-      end
-
-      # @return [Array<Array(Integer, String, Array<String>)>]
-      def spoken_calls(calls) = calls.map { |at_ms, words| [at_ms, words, Timeline::Spoken.of_call(words)] }
-
-      # @return [Array<String>] all that may be said: numbers up to the longest count
-      def words
-        counts = timeline.segments.flat_map { |segment| [segment.breaths, segment.repetitions, (segment.beats if segment.sound)] }.compact.max || 0
-        timeline.segments.flat_map { |segment| Timeline::Spoken.of(segment) }.uniq + rounds_said.values.flatten.uniq + (1..[counts, 40].min).map(&:to_s) +
-          (timeline.placed.flat_map { |place| calls_of(place) } + session.to_protocol.calls(session.to_dose)).flat_map { |_, words| Timeline::Spoken.of_call(words) }.uniq
-      end
+      def heard = @heard ||= Heard.of(session, timeline, timeline.placed.map { |place| calls_of(place) })
 
       # @return [Hash{Integer => String}] `Block 2 of 4: hiss ladder`
       def blocks_by_number

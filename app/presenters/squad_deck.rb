@@ -59,7 +59,7 @@ module Windlass
 
       private
 
-      def words = decks.flat_map { |deck| deck.plan.fetch(:words) }.uniq + rows.map { |row| Timeline::Spoken.lane(row.letter) }
+      def words = decks.flat_map { |deck| deck.plan.fetch(:words) }.uniq + rows.map { |row| Spoken::Clips.name("lane #{row.letter}") }
 
       def decks = @decks ||= Deck.together(squad.sessions)
     end

@@ -12,6 +12,9 @@ module Windlass
       # What it ended when it began.
       belongs_to :replaces, class_name: "Windlass::Records::Prescription", optional: true
 
+      # What is counted aloud; empty: as its family does.
+      COUNTING = {"" => "as is usual here", "up" => "up", "down" => "down", "none" => "not at all"}.freeze
+
       scope :open, -> { where.not(state: "ended") }
 
       def quiet? = state == "quiet"

@@ -36,6 +36,15 @@ module Windlass
           redirect to("/prescriptions/#{record.id}"), 303
         end
 
+        app.post("/prescriptions/:id/counting") do
+          record = prescription
+          raise Error, "#{Error.shown(said(:counting))} is not allowed; allowed: #{Records::Prescription::COUNTING.keys.reject(&:empty?).join(", ")}, or nothing." unless Records::Prescription::COUNTING.key?(said(:counting))
+
+          record.update!(counting: said(:counting))
+          tell "Counted aloud #{Records::Prescription::COUNTING.fetch(record.counting)} from the next session on."
+          redirect to("/prescriptions/#{record.id}"), 303
+        end
+
         # Before anything of it was run: a higher rung, and why.
         app.post("/prescriptions/:id/start") do
           record = prescription

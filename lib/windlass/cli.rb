@@ -13,6 +13,7 @@ end
 
 require_relative "cli/simulate"
 require_relative "cli/plan"
+require_relative "cli/cues"
 require_relative "cli/ladder"
 require_relative "cli/judge"
 require_relative "cli/ready"
@@ -29,7 +30,7 @@ require_relative "cli/import"
 module Windlass
   module Cli
     # A command is a file in this folder and a line here.
-    COMMANDS = [Simulate, Plan, Ladder, Judge, Ready, Protocols, Stagger, Hiss, Programme, LogLine, Surface, Export, Import].freeze
+    COMMANDS = [Simulate, Plan, Cues, Ladder, Judge, Ready, Protocols, Stagger, Hiss, Programme, LogLine, Surface, Export, Import].freeze
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2

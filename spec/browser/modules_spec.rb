@@ -74,12 +74,10 @@ RSpec.describe "The deck's modules", :browser do
         ["finish", 158_000]], 2, 10, true]
     end
 
-    it "runs hands-free where nobody has a hand: what is counted ends by the clock, with a tick each" do
+    it "runs hands-free where nobody has a hand: what is counted ends by the clock, as planned" do
       answer = with_run("run.start({}); pass(4000); const left = run.breathsLeft; pass(15000); return [events, left, run.state.index];", hands_free: true)
 
       expect(answer).to eq [[["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1, "unmarked"], ["hold_start", 19_000, 2]], 2, 3]
-      expect(cues(timeline_json, 0, 19_500, hands_free: true).select { |_, kind| kind == "tick" }).to eq [[5_000, "tick"], [7_000, "tick"], [8_000, "tick"], [9_000, "tick"],
-        *(11..14).map { |second| [second * 1000, "tick"] }, *(1..9).map { |number| [15_000 + number * 400, "tick"] }].sort
     end
 
     it "goes on without counting where that is asked, and releases a capped hold early" do
@@ -88,17 +86,17 @@ RSpec.describe "The deck's modules", :browser do
       expect(answer).to eq [["hold_start", 3_000, 1], ["hold_end", 5_000, 1]]
     end
 
-    it "lays out no tone beyond a part without an end, and one on every beat" do
-      beats = JSON.generate([{kind: "exhale", ms: 8_000, beats: 4, ends: "clock"}, {kind: "breathe", ms: 5_000, ends: "hand"}, {kind: "hold", ms: 1_000}])
+    it "lays out nothing beyond a part without an end" do
+      open = JSON.generate([{kind: "exhale", ms: 8_000, ends: "clock", heard: [["out", "s", 0]]}, {kind: "breathe", ms: 5_000, ends: "hand", heard: [["breathe", "s", 0], ["tick", "e", 1000]]}, {kind: "hold", ms: 1_000, heard: [["hold_empty", "s", 0]]}])
 
-      expect(cues(beats, 0, 60_000)).to eq [[2_000, "beat"], [4_000, "beat"], [6_000, "beat"], [8_000, "breathe"]]
+      expect(cues(open, -1, 60_000)).to eq [[0, "out"], [8_000, "breathe"]]
     end
   end
 
   it "holds now at any breath: out first, then the hold with the cap of so few breaths; a call stands for a while, and sounds" do
     deep = [{kind: "inhale", start_ms: 0, ms: 2_000, breath: 1, round: 1}, {kind: "exhale", start_ms: 2_000, ms: 2_000, breath: 1, round: 1},
       {kind: "inhale", start_ms: 4_000, ms: 2_000, breath: 2, round: 1}, {kind: "exhale", start_ms: 6_000, ms: 2_000, breath: 2, round: 1},
-      {kind: "hold", start_ms: 8_000, ms: 40_000, hold: 1, ends: "cap", limited: true, round: 1, caps_s: [12, 30], calls: [[2_000, "Let the lock go"]]}]
+      {kind: "hold", start_ms: 8_000, ms: 40_000, hold: 1, ends: "cap", limited: true, round: 1, caps_s: [12, 30], calls: [[2_000, "Let the lock go"]], heard: [["call", "s", 2_000, ["let-the-lock-go"]], ["note", "e", 1_500, nil, 220]]}]
     answer = with_run(<<~JS, {segments: deep})
       run.start({}); pass(1000); run.holdNow({}); const out = run.segment.kind; pass(1999); const before = run.segment.kind;
       pass(1); const cap = run.lengthMs; pass(2000); const call = run.call; run.holdNow({}); pass(60000);
@@ -107,8 +105,8 @@ RSpec.describe "The deck's modules", :browser do
 
     expect(answer).to eq ["exhale", "exhale", 12_000, "Let the lock go",
       [["start", 0], ["hold_now", 1_000, 1, "1"], ["hold_start", 3_000, 1], ["hold_end", 15_000, 1], ["finish", 15_000]]]
-    expect(cues(JSON.generate(deep.last(1) + [{kind: "exhale", ms: 8_000, tone_hz: 220}]), 0, 41_000, calls: [[5_000, "Last minute"]]))
-      .to include [2_000, "call"], [5_000, "call"], [40_001, "note", 220]
+    expect(cues(JSON.generate(deep.last(1) + [{kind: "exhale", ms: 8_000}]), 0, 41_000, calls: [[5_000, "Last minute"]]))
+      .to include [2_000, "call"], [5_000, "call"], [38_500, "note", 220]
   end
 
   describe "at one's own pace" do
@@ -172,7 +170,7 @@ RSpec.describe "The deck's modules", :browser do
   end
 
   it "ends what a hand should have ended at its latest end, with a tone, and never lets time run backwards across a reload" do
-    open = JSON.generate([{kind: "hold", ms: 2_000, ends: "hand", at_most_ms: 20_000, hold: 1}, {kind: "exhale", ms: 4_000}])
+    open = JSON.generate([{kind: "hold", ms: 2_000, ends: "hand", at_most_ms: 20_000, hold: 1}, {kind: "exhale", ms: 4_000, heard: [["out", "s", 0]]}])
     answer = with_run(<<~JS, {segments: JSON.parse(open)})
       run.start({}); pass(19000); const before = run.state.index; pass(2000);
       journal.run = run.state; const seen = run.now(); clock.ms -= 500000;
@@ -181,7 +179,7 @@ RSpec.describe "The deck's modules", :browser do
     JS
 
     expect(answer).to eq [0, 1, true, true]
-    expect(cues(open, 0, 90_000).last).to eq [20_000, "exhale"]
+    expect(cues(open, 0, 90_000).last).to eq [20_000, "out"]
   end
 
   it "keeps marks and sends them where the browser has no room, and puts aside what the server refuses" do
@@ -219,42 +217,41 @@ RSpec.describe "The deck's modules", :browser do
     expect(answer).to eq [[["hold_start", 10_000, 1], ["hold_end", 11_000, 1], ["stop", 11_000]], false]
   end
 
-  it "lays out one tone at the end of every segment, counts into long ones and into holds, and ticks through short holds" do
-    expect(cues(timeline_json, 8500, 24_500)).to eq [[9_000, "tick"], [10_000, "hold"], *[11, 12, 13, 14].map { |second| [second * 1000, "tick"] }, [15_000, "breathe"], [24_000, "tick"]]
-    expect(cues(timeline_json, 27_500, 40_000, index: 3, since: 27_000)).to eq [*[28, 29, 30, 31].map { |second| [second * 1000, "tick"] }, [32_000, "end"]]
-
-    short = [{kind: "exhale", ms: 4_000}, {kind: "hold", ms: 9_000}, {kind: "inhale", ms: 4_000}, {kind: "exhale", ms: 7_000}, {kind: "hold", ms: 3_000}]
-    ticks = cues(JSON.generate(short), 0, 40_000).select { |_, kind| kind == "tick" }.map { |at, _| at / 1000.0 }
-    expect(ticks).to eq [1, 2, 3, 10, 11, 12, 25, 26]
-  end
-
-  it "says a word with the tone that opens a part, and numbers where there is time for them: down for breaths, up for repetitions" do
-    parts = JSON.generate([{kind: "breathe", ms: 15_000, breaths: 3, ends: "count"}, {kind: "inhale", ms: 3_000, say: %w[in left]}, {kind: "breathe", ms: 4_000, repetitions: 2, ends: "hand"},
-      {kind: "breathe", ms: 3_000, repetitions: 6, ends: "hand"}])
+  it "lays what is heard on its parts: with their beats where a heart leads, from their end where they are shorter, at once where a hand was quicker" do
+    parts = JSON.generate([{kind: "inhale", ms: 4_000, beats: 4, paced: true, heard: [["in", "s", 0], ["tick", "b", 0.5], ["say", "e", 600, ["hold-full"]]]},
+      {kind: "hold", ms: 8_000, ends: "clock", ahead: ["hold-full"], heard: [["hold_full", "s", 0], ["count", "e", 1000, ["one"]]]},
+      {kind: "breathe", ms: 6_000, breaths: 2, ends: "count", heard: [["breathe", "s", 0], ["count", "b", 0.25, ["two"]]]}])
     said = evaluate(<<~JS, "cues.js")
       const { Run } = await import("#{Windlass::Assets.path("js/run.js")}");
-      const run = new Run({ segments: #{parts}, holds: 0, over: true, hands_free: true, calls: [[500, "Last round", ["last-round"]]] }, { run: null }, {});
-      Object.assign(run.state, { index: 0, segmentStart: 0 });
-      return module.cuesBetween(run, 0, 60000).filter((cue) => cue.say).map((cue) => [cue.atMs, ...cue.say]);
+      const laid = (changes, index = 0, by = {}) => {
+        const run = new Run({ segments: #{parts}, holds: 1, over: true, hands_free: by.hands ?? true }, { run: null }, {});
+        Object.assign(run.state, { index, segmentStart: 0, ...changes });
+        return module.cuesBetween(run, -1, 60000).map(({ kind, atMs, say }) => [kind, atMs, ...(say ?? [])]);
+      };
+      return [laid({}), laid({ beat: { perMinute: 30 } }), laid({ caps: { 1: 5000 } }, 1), laid({ byHand: true }, 1), laid({}, 2, { hands: false })];
     JS
 
-    expect(said.sort).to eq [[500, "last-round"], [5_000, "2"], [10_000, "1"], [15_000, "in", "left"], [20_000, "2"]]
+    expect(said[0]).to eq [["in", 0], ["tick", 2000], ["say", 3400, "hold-full"], ["hold_full", 4000], ["count", 11_000, "one"], ["breathe", 12_000], ["count", 13_500, "two"], ["end", 18_000]]
+    expect(said[1].first(3)).to eq [["in", 0], ["tick", 4000], ["say", 7400, "hold-full"]]
+    expect([said[2].first(2), said[3].first(3), said[4]]).to eq [[["hold_full", 0], ["count", 4000, "one"]], [["hold_full", 0], ["count", 7000, "one"], ["say", 140, "hold-full"]], [["breathe", 0]]]
   end
 
   # Every word that ships is there, short, and neither silent nor clipped.
   it "ships every word that the deck may say, and lays them out one after the other" do
     heard = evaluate(<<~JS, "voice.js")
       const context = new OfflineAudioContext(1, 22050 * 4, 22050);
+      const table = #{JSON.generate(Windlass::Spoken::Clips::LENGTHS)};
       const voice = new module.Voice();
-      await voice.load(#{JSON.generate(Windlass::Timeline::Spoken::WORDS.keys)}, context);
+      await voice.load(#{JSON.generate(Windlass::Spoken::Clips::LENGTHS.keys)}, context);
       const lengths = [...voice.buffers.values()].map((buffer) => buffer.duration);
+      const off = [...voice.buffers].map(([name, buffer]) => Math.abs(buffer.duration * 1000 - table[name]));
       const laid = voice.lay(["in", "left", "nothing"], 1, context, context.destination).length;
       const samples = (await context.startRendering()).getChannelData(0);
       const loud = (from, to) => samples.slice(from * 22050, to * 22050).some((one) => Math.abs(one) > 0.05);
-      return [voice.buffers.size, Math.max(...lengths), Math.min(...lengths), laid, loud(0, 1.1), loud(1.14, 1.45), loud(1.5, 2.1), loud(2.6, 4)];
+      return [voice.buffers.size, Math.max(...lengths), Math.min(...lengths), Math.max(...off), laid, loud(0, 1), loud(1, 1.3), loud(1.3, 1.9), loud(2.6, 4)];
     JS
 
-    expect(heard).to match [Windlass::Timeline::Spoken::WORDS.size, be < 1.3, be > 0.15, 2, false, true, true, false]
+    expect(heard).to match [Windlass::Spoken::Clips::LENGTHS.size, be < 2.4, be > 0.15, be < 60, 2, false, true, true, false]
   end
 
   it "renders tones at their moments on the audio clock, and none when silenced" do
@@ -265,7 +262,7 @@ RSpec.describe "The deck's modules", :browser do
       Object.defineProperty(sound, "asleep", { value: false });
       sound.gain = offline.createGain();
       sound.gain.connect(offline.destination);
-      sound.channel().schedule([{ kind: "hold", inMs: 1000 }, { kind: "tick", inMs: 2000 }, { kind: "tick", inMs: -500 }, { kind: "beat", inMs: -30 }]);
+      sound.channel().schedule([{ kind: "hold_full", inMs: 1000 }, { kind: "tick", inMs: 2000 }, { kind: "tick", inMs: -500 }, { kind: "accent", inMs: -30 }]);
       const samples = (await offline.startRendering()).getChannelData(0);
       const loud = (from, to) => samples.slice(from * 48000, to * 48000).some((sample) => Math.abs(sample) > 0.1);
       return [loud(0, 0.08), loud(0.1, 0.999), loud(1, 1.3), loud(1.5, 1.999), loud(2, 2.1), loud(2.2, 3)];

@@ -104,7 +104,7 @@ RSpec.describe "Parts of the deck", :browser do
   it "buzzes at the moments of the tones where somebody wants it, and takes back what no longer applies" do
     answer = evaluate(<<~JS, "buzz.js")
       const felt = []; navigator.vibrate = (pattern) => felt.push(pattern);
-      const buzz = new module.Buzz(); const cues = [{ kind: "hold", inMs: 20 }, { kind: "tick", inMs: 60 }, { kind: "note", inMs: 10 }, { kind: "end", inMs: -5 }];
+      const buzz = new module.Buzz(); const cues = [{ kind: "hold_full", inMs: 20 }, { kind: "tick", inMs: 60 }, { kind: "note", inMs: 10 }, { kind: "end", inMs: -5 }];
       buzz.schedule(cues); await new Promise((done) => setTimeout(done, 90)); const off = felt.length;
       buzz.on = true; buzz.schedule(cues); await new Promise((done) => setTimeout(done, 40)); buzz.silence(); await new Promise((done) => setTimeout(done, 60));
       return [off, felt];

@@ -20,7 +20,8 @@ RSpec.describe "What runs on the deck", :browser do
   end
 
   it "lays out three ticks and the first beat while it is counted in" do
-    cues = run_script(<<~JS, plain)
+    counted_in = [["tick", "s", -3000], ["tick", "s", -2000], ["tick", "s", -1000], ["breathe", "s", 0]]
+    cues = run_script(<<~JS, {**plain, segments: [plain[:segments].first.merge(heard: counted_in), *plain[:segments].drop(1)]})
       const { cuesBetween } = await import("#{Windlass::Assets.path("js/cues.js")}");
       run.start({}, 3000);
       return cuesBetween(run, run.now() - 60, 100).map(({ atMs, kind }) => [atMs, kind]);
@@ -56,13 +57,13 @@ RSpec.describe "What runs on the deck", :browser do
   end
 
   describe "paced by a heart" do
-    beats = plain.merge(segments: plain[:segments].map { |one| one.merge(beats: one[:ms] / 1000, paced: true) }).freeze
+    beats = plain.merge(segments: plain[:segments].map { |one| one.merge(beats: one[:ms] / 1000, paced: true, heard: Array.new(one[:ms] / 1000) { |beat| ["tick", "b", beat * 1000.0 / one[:ms]] }) }).freeze
 
     it "takes the beat from the next round on, writes it down once, and lays out what is to come with it" do
       answer = run_script(<<~JS, beats)
         const { cuesBetween } = await import("#{Windlass::Assets.path("js/cues.js")}");
         run.start({}); pass(5000); run.beatAt(120); run.beatAt(120);
-        const ahead = cuesBetween(run, 30000, 36000).filter(({ kind }) => kind === "beat").length;
+        const ahead = cuesBetween(run, 30000, 36000).filter(({ kind }) => kind === "tick").length;
         pass(30000); run.beatAt(120); const lengths = [2, 3].map((index) => run.plannedMs(index)); pass(100000);
         return [ahead, lengths, events.filter(([kind]) => kind === "beat"), events.at(-1)];
       JS

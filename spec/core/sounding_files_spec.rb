@@ -11,11 +11,11 @@ RSpec.describe "Files to listen to" do
 
   it "are as long as the session with its count-in, family by family, and begin with three ticks" do
     plans.each do |id, plan|
-      cues = Windlass::Timeline::Cues.of(plan)
+      cues = Windlass::Spoken.of(plan, voice: false).cues
       track = Windlass::Formats::PracticeWav.new(cues)
 
-      expect([id, cues.first(3).map { |cue| [cue.at_ms, cue.kind] }]).to eq [id, [[-3000, :tick], [-2000, :tick], [-1000, :tick]]]
-      expect([id, cues.last.kind, cues.last.at_ms]).to eq [id, :end, plan.total_ms]
+      expect([id, cues.select { |cue| cue.at_ms.negative? && cue.kind == :tick }.map(&:at_ms)]).to eq [id, [-3000, -2000, -1000]]
+      expect([id, cues.last.tone, cues.last.at_ms]).to eq [id, :end, plan.total_ms]
       expect([id, cues.map(&:at_ms)]).to eq [id, cues.map(&:at_ms).sort]
       expect([id, (track.bytes - 44) / 2.0 / Windlass::Formats::PracticeWav::RATE]).to match [id, be_within(2.5).of(plan.total_ms / 1000.0 + 4)]
     end
@@ -23,7 +23,7 @@ RSpec.describe "Files to listen to" do
 
   it "write as many bytes as they say, silence between tones, and nothing that is clipped" do
     bytes = +"".b
-    track = Windlass::Formats::PracticeWav.new(Windlass::Timeline::Cues.of(plans.fetch("bellows")))
+    track = Windlass::Formats::PracticeWav.new(Windlass::Spoken.of(plans.fetch("bellows"), voice: false).cues)
     track.write { |part| bytes << part }
     samples = bytes.byteslice(44..).unpack("s<*")
 
@@ -35,10 +35,10 @@ RSpec.describe "Files to listen to" do
 
   it "have the pitch that the deck has, and a note its own" do
     rate = Windlass::Formats::PracticeWav::RATE
-    pitch = ->(kind, hz = nil) { Windlass::Formats::Tones.samples(kind, hz, rate)[200, rate / 50].each_cons(2).count { |one, other| one <= 0 && other > 0 } * 50 }
+    pitch = ->(kind, hz = nil) { Windlass::Formats::Tones.samples(kind, hz, rate, seconds: (1 if hz))[200, rate / 50].each_cons(2).count { |one, other| one <= 0 && other > 0 } * 50 }
 
-    expect([pitch[:hold], pitch[:tick], pitch[:beat], pitch[:note, 220.0]]).to match [be_within(50).of(330), be_within(50).of(880), be_within(60).of(988), be_within(50).of(220)]
-    expect(Windlass::Formats::Tones::TONES.keys - Windlass::Timeline::KINDS).to match_array %i[tick beat end call note]
+    expect([pitch[:hold_full], pitch[:hold_empty], pitch[:tick], pitch[:accent], pitch[:note, 220.0]]).to match [be_within(50).of(330), be_within(50).of(262), be_within(50).of(880), be_within(60).of(988), be_within(50).of(220)]
+    expect(Windlass::Formats::Tones::TONES.keys).to match_array Windlass::Spoken::TONES + %i[tick accent call note]
   end
 
   it "are MIDI with a marker where each part begins and a click on every beat, to the millisecond" do

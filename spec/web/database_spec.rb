@@ -40,7 +40,7 @@ RSpec.describe "The database", :web do
   end
 
   it "waits for another writer without losing anything" do
-    file = File.expand_path("../../tmp/writers.sqlite3", __dir__)
+    file = File.expand_path("../../tmp/writers-#{Process.pid}.sqlite3", __dir__)
     FileUtils.rm_f(Dir["#{file}*"])
     connect = "require './app/records'; Windlass::Database.connect(ARGV[0]);"
     write = "4.times.map { |n| Thread.new { 25.times { |i| Windlass::Records::Account.create!(name: \"\#{n}-\#{i}\", " \
@@ -51,5 +51,7 @@ RSpec.describe "The database", :web do
     Array.new(2) { ruby[write] }.each { |pid| Process.wait(pid) }
     count = SQLite3::Database.new(file).get_first_value("SELECT count(*) FROM accounts")
     expect(count).to eq 201
+  ensure
+    FileUtils.rm_f(Dir["#{file}*"])
   end
 end

@@ -30,21 +30,18 @@ RSpec.describe "What a deck is told", :web do
     open = holds(plan)
     latest = open.map { |hold| [session.forecast_of(hold["hold"])&.fetch("floor_s")&.*(1000), hold["at_most_ms"]].compact.min }
 
-    expect(open.map { |hold| hold["calls"] }.zip(latest)).to all(satisfy { |calls, at_ms| calls == [[(at_ms - 10_000).round, "Let go soon", ["let-go-soon"]]] })
+    expect(open.map { |hold| hold["calls"] }.zip(latest)).to all(satisfy { |calls, at_ms| calls == [[(at_ms - 10_000).round, "Let go soon"]] })
     expect(plan["words"]).to include("let-go-soon")
     expect(holds(plan_of("co2-table").first).map { |hold| hold["calls"] }.uniq).to eq [nil]
   end
 
-  it "says by ear which round begins, and which is the last; every word that may be said ships" do
+  it "sends what is heard with its parts, and names every sound that it needs: all of them ship" do
     %w[co2-table ratio alternate-nostril hiss-ladder full-breath].each do |protocol|
-      plan, = plan_of(protocol)
-      rounds = plan["segments"].filter_map { |segment| segment["say"] if segment["say"]&.include?("round") }
-      most = plan["segments"].filter_map { |segment| segment["round"] }.max
-
-      expect([protocol, rounds.map { |words| words[1] }]).to eq [protocol, (1..most).map(&:to_s)]
-      expect([protocol, rounds.map { |words| words.include?("last-round") }]).to eq [protocol, [*[false] * (most - 1), true]]
-      expect([protocol, plan["segments"].flat_map { |segment| segment["say"].to_a } - plan["words"]]).to eq [protocol, []]
-      expect([protocol, plan["words"] - Windlass::Timeline::Spoken::WORDS.keys]).to eq [protocol, []]
+      plan, session = plan_of(protocol)
+      clips = plan["segments"].flat_map { |segment| segment["heard"].to_a.flat_map { |_, _, _, names| names.to_a } }
+      expect([protocol, clips.uniq - plan["words"], plan["words"] - Windlass::Spoken::Clips::LENGTHS.keys]).to eq [protocol, [], []]
+      said = Windlass::Spoken.of(session.to_timeline, counts: session.to_protocol.counting(session.to_dose)).cues.select { |cue| cue.kind == :place }
+      expect([protocol, clips.count("last-round")]).to eq [protocol, said.count { |cue| cue.words == "last round" }]
     end
   end
 

@@ -38,7 +38,7 @@ RSpec.describe "Papers and files to listen to", :web do
     reader = "import sys, io, json, numpy, scipy.io.wavfile as w\nrate, d = w.read(io.BytesIO(sys.stdin.buffer.read()))\nloud = numpy.flatnonzero(abs(d.astype(int)) > 300) / rate\n" \
       "print(json.dumps([rate, len(d) / rate, [loud[0], *[b for a, b in zip(loud, loud[1:]) if b - a > 0.03]]]))"
     rate, seconds, onsets = JSON.parse(Open3.capture2("/usr/bin/python3", "-c", reader, stdin_data: last_response.body, binmode: true).first)
-    due = Windlass::Timeline::Cues.of(timeline).map { |cue| cue.at_ms / 1000.0 + 3.5 }
+    due = Windlass::Spoken.of(timeline, voice: false).cues.map { |cue| cue.at_ms / 1000.0 + 3.5 }
     expect([rate, seconds]).to match [22_050, be_within(0.5).of(timeline.total_ms / 1000.0 + 5)]
     expect(due.map { |at| onsets.map { |onset| (onset - at).abs }.min }.max).to be < 0.005
 

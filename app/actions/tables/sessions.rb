@@ -38,8 +38,9 @@ module Windlass
           @unseen.sweep
           once = @entries.uniq { |found, entry| [found.id, entry.date, WriteIn.mark(entry)] }
           progress.begin("Writing", once.size)
+          ground = WriteIn::Ground.new(@now)
           once.each do |found, entry|
-            @sessions << WriteIn.keep(found, entry, @now, discarded_at: @unseen.stamp)
+            @sessions << WriteIn.keep(found, entry, @now, ground: ground, discarded_at: @unseen.stamp)
             progress.step
           end
         end

@@ -1,5 +1,5 @@
 // Cues that are felt, for a quiet hall: the same moments as the tones, where the device can.
-const PATTERNS = { inhale: [90], exhale: [50, 60, 50], hold: [220], breathe: [50, 60, 50, 60, 50], tick: [20], beat: [15], call: [60, 40, 60], end: [90, 60, 90, 60, 220] };
+const PATTERNS = { in: [90], out: [50, 60, 50], sound: [50, 60, 50], hold_full: [220], hold_empty: [220], breathe: [50, 60, 50, 60, 50], tick: [20], accent: [30], call: [60, 40, 60], end: [90, 60, 90, 60, 220] };
 
 export class Buzz {
   constructor() {

@@ -9,7 +9,7 @@ import { oneTab } from "./one_tab.js";
 import { Oximeter } from "./oximeter.js";
 import { Sound } from "./sound.js";
 import { soundSwitch } from "./sound_switch.js";
-import { hasVoice, speak } from "./voice.js";
+import { hasVoice } from "./voice.js";
 import { choose, chosen } from "./choices.js";
 import { ease } from "./ease.js";
 import { card } from "./emergency.js";
@@ -173,7 +173,6 @@ export function deck() {
     breathIs(value) { return this.lastBreath === value; },
 
     changed(byHand) {
-      if (this.speaking && !this.muted && run.live && !run.paused && run.segment.own) speak(run.segment.own);
       if (byHand && this.measuring) this.follow();
     },
 

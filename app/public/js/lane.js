@@ -79,8 +79,8 @@ export class Lane {
     for (const one of [this.channel, this.buzz]) one.schedule(cues);
   }
 
-  /** Beside others each cue that is said begins with whose it is. */
-  said({ say }) { return say && this.plan.letter ? [`lane-${this.plan.letter.toLowerCase()}`, ...say] : say; }
+  /** Beside others each instruction begins with whose it is; numbers go on without. */
+  said({ say, kind }) { return say && this.plan.letter && kind !== "count" ? [`lane-${this.plan.letter.toLowerCase()}`, ...say] : say; }
 
   /** At every pulse. */
   pulse(slippedMs) {

@@ -64,6 +64,7 @@ export class Passage extends Lengths {
     const pace = this.paces.find(([first]) => first === index);
     if (pace && this.pace !== pace) Object.assign(this.state, { paceStart: at, laps: 0, marking: false });
     this.state.index = index;
+    this.state.byHand = byHand && index > 0;
     this.state.segmentStart = at;
     this.state.counted = 0;
     const { kind, exhale } = this.segment;

@@ -1,18 +1,23 @@
-import { Voice } from "./voice.js";
+import { speak, Voice } from "./voice.js";
 
 // Short tones that say what comes next, scheduled on the audio clock so that they do not drift with the screen.
 const TONES = {
-  inhale: [[440, 0], [660, 0.09]],
-  exhale: [[660, 0], [440, 0.09]],
-  hold: [[330, 0]],
+  in: [[440, 0], [660, 0.09]],
+  out: [[660, 0], [440, 0.09]],
+  hold_full: [[330, 0]],
+  hold_empty: [[262, 0]],
+  sound: [[587, 0], [587, 0.09]],
   breathe: [[523, 0], [523, 0.16]],
   tick: [[880, 0]],
-  beat: [[988, 0]],
+  accent: [[988, 0]],
   end: [[523, 0], [659, 0.16], [784, 0.32]],
   call: [[784, 0], [988, 0.14]],
   note: [[null, 0]],
 };
-const LENGTH_S = { hold: 0.35, tick: 0.04, beat: 0.025, note: 1.2 };
+const LENGTH_S = { hold_full: 0.35, hold_empty: 0.35, tick: 0.04, accent: 0.04 };
+// Words alone: nothing sounds but them.
+const SPOKEN = ["say", "count", "call", "own"];
+const FALL_S = 0.04;
 // The audio clock may slip against the page's while nothing sounds: further than this, what is laid out is wrong.
 const SLIP_S = 0.006;
 // How far it really ran ahead is only known once it moves.
@@ -127,6 +132,7 @@ class Channel {
   constructor(sound, pitch, pan) {
     Object.assign(this, { sound, pitch, pan });
     this.scheduled = [];
+    this.timers = [];
     this.speaking = false;
   }
 
@@ -136,10 +142,17 @@ class Channel {
     const now = this.sound.now();
     for (const cue of cues.filter(({ inMs }) => inMs >= -LATE_MS)) {
       const at = Math.max(this.sound.context.currentTime, now + cue.inMs / 1000);
-      for (const [pitch, after] of TONES[cue.kind]) this.tone(pitch ? pitch * this.pitch : cue.hz, at + after, LENGTH_S[cue.kind] ?? 0.12);
+      // A call that nobody says sounds.
+      for (const [pitch, after] of this.toned(cue) ? TONES[cue.kind] : []) this.tone(pitch ? pitch * this.pitch : cue.hz, at + after, this.lengthS(cue));
       if (this.speaking && cue.say) this.words(cue.say, at);
+      if (this.speaking && cue.own) this.timers.push(setTimeout(() => speak(cue.own), Math.max(0, cue.inMs)));
     }
   }
+
+  toned({ kind }) { return kind === "call" ? !this.speaking : !SPOKEN.includes(kind); }
+
+  /** A note goes on until what is sung begins. */
+  lengthS({ kind, lastsMs }) { return kind === "note" ? lastsMs / 1000 - FALL_S : LENGTH_S[kind] ?? 0.12; }
 
   /** Words are drawn back like tones. */
   words(say, at) { for (const source of this.sound.voice.lay(say, at, this.sound.context, this.out)) this.keep(source); }
@@ -147,7 +160,9 @@ class Channel {
   /** Drops all that was laid out. */
   silence() {
     for (const source of this.scheduled) source.stop();
+    for (const timer of this.timers) clearTimeout(timer);
     this.scheduled = [];
+    this.timers = [];
   }
 
   tone(frequency, at, length) {
@@ -156,7 +171,7 @@ class Channel {
     envelope.gain.setValueAtTime(0, at);
     envelope.gain.linearRampToValueAtTime(1, at + 0.01);
     envelope.gain.setValueAtTime(1, at + length);
-    envelope.gain.linearRampToValueAtTime(0, at + length + 0.04);
+    envelope.gain.linearRampToValueAtTime(0, at + length + FALL_S);
     oscillator.connect(envelope).connect(this.out);
     oscillator.start(at);
     oscillator.stop(at + length + 0.05);

@@ -1,8 +1,7 @@
 // Words for closed eyes: shipped as small sounds, one a word, laid out on the audio clock like the tones. What a coach wrote in
 // their own words is spoken by the browser, where it has a voice.
 const FOLDER = new URL("../voice/", import.meta.url);
-// Between the tone that opens a part and its first word, and between two words. Seconds.
-const AFTER_TONE_S = 0.14;
+// Between two words. Seconds.
 const BETWEEN_S = 0.04;
 
 export class Voice {
@@ -20,11 +19,11 @@ export class Voice {
 
   /**
    * Lays words out one after the other.
-   * @param at seconds of the audio clock at which their part begins
+   * @param at seconds of the audio clock at which the first begins
    * @returns [AudioBufferSourceNode] so that they can be taken back
    */
   lay(words, at, context, to) {
-    let from = at + AFTER_TONE_S;
+    let from = at;
     return words.filter((word) => this.buffers.has(word)).map((word) => {
       const source = new AudioBufferSourceNode(context, { buffer: this.buffers.get(word) });
       source.connect(to);

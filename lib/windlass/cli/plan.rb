@@ -14,15 +14,21 @@ module Windlass
       # @raise [InvalidInput]
       def self.call(text, _options)
         data = Formats::JsonInput.of("plan.schema.json").read(text)
+        protocol, dose, compiled = planned(data)
+        forecast = Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments, before: compiled.before)
+        {protocol: protocol.id, dose: dose, seconds: Numbers.plain(compiled.total_ms/1000r),
+         segments: compiled.segments.map(&:to_h_plain), holds: forecast&.holds&.map(&:to_h_plain)}
+      end
+
+      # @param data [Hash] as the schema has it
+      # @return [Array(Protocols::Protocol, Hash, Timeline::Compiled)]
+      def self.planned(data)
         protocol = Formats::Parts.protocol(data)
         dose = dose(data, protocol)
         protocol = protocol.bound(dose)
         body = Formats::Parts.posed_body(data, protocol.posture)
         compiled = protocol.compile(dose, body || Physiology::REFERENCE_BODY)
-        compiled = protocol.bounded(compiled, dose, body) if body
-        forecast = Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments, before: compiled.before)
-        {protocol: protocol.id, dose: dose, seconds: Numbers.plain(compiled.total_ms/1000r),
-         segments: compiled.segments.map(&:to_h_plain), holds: forecast&.holds&.map(&:to_h_plain)}
+        [protocol, dose, body ? protocol.bounded(compiled, dose, body) : compiled]
       end
 
       def self.dose(data, protocol)

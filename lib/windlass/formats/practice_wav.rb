@@ -10,16 +10,18 @@ module Windlass
       # Before the first tick of the count-in, and after the last tone.
       LEAD_S = 0.5
       TAIL_S = 1.0
+      SOUNDED = %i[tone tick note].freeze
       # So many samples of silence are written at once.
       SILENCE = 4096
 
       QUIET = ("\0\0" * SILENCE).b.freeze
       private_constant :QUIET
 
-      # @param cues [Array<Timeline::Cues::Cue>] in order
+      # @param cues [Array<Spoken::Cue>] in order: its tones, ticks and notes
       def initialize(cues)
         @kinds = {}
         @packed = {}
+        cues = cues.select { |cue| SOUNDED.include?(cue.kind) }
         first = cues.first.at_ms
         @sounds = cues.map { |cue| [(((cue.at_ms - first) / 1000.0 + LEAD_S) * RATE).round, sound(cue)] }
         @samples = @sounds.map { |from, tone| from + tone.size }.max + (TAIL_S * RATE).round
@@ -44,7 +46,11 @@ module Windlass
 
       private
 
-      def sound(cue) = @kinds[[cue.kind, cue.hz]] ||= Tones.samples(cue.kind, cue.hz, RATE)
+      def sound(cue)
+        kind = cue.tone || ((cue.kind == :tick && cue.accent) ? :accent : cue.kind)
+        seconds = (cue.lasts_ms / 1000.0 - Tones::FALL_S if cue.kind == :note)
+        @kinds[[kind, cue.hz, seconds]] ||= Tones.samples(kind, cue.hz, RATE, seconds: seconds)
+      end
 
       def header
         ["RIFF", bytes - 8, "WAVE", "fmt ", 16, 1, 1, RATE, RATE * 2, 2, 16, "data", 2 * @samples].pack("a4Va4a4VvvVVvva4V")

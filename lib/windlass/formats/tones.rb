@@ -6,20 +6,21 @@ module Windlass
     # (`sound.js`).
     module Tones
       TONES = {
-        inhale: [[440, 0], [660, 0.09]], exhale: [[660, 0], [440, 0.09]], hold: [[330, 0]], breathe: [[523, 0], [523, 0.16]], tick: [[880, 0]], beat: [[988, 0]],
+        in: [[440, 0], [660, 0.09]], out: [[660, 0], [440, 0.09]], hold_full: [[330, 0]], hold_empty: [[262, 0]], sound: [[587, 0], [587, 0.09]], breathe: [[523, 0], [523, 0.16]], tick: [[880, 0]], accent: [[988, 0]],
         end: [[523, 0], [659, 0.16], [784, 0.32]], call: [[784, 0], [988, 0.14]], note: [[nil, 0]]
       }.freeze
-      LENGTH_S = Hash.new(0.12).merge(hold: 0.35, tick: 0.04, beat: 0.025, note: 1.2).freeze
+      LENGTH_S = Hash.new(0.12).merge(hold_full: 0.35, hold_empty: 0.35, tick: 0.04, accent: 0.04).freeze
       RISE_S = 0.01
       FALL_S = 0.04
 
       # @param kind [Symbol]
       # @param hz [Float, nil] of a note
+      # @param seconds [Numeric, nil] that a note lasts
       # @param rate [Integer] samples a second
       # @return [Array<Float>] samples, -1..1
-      def self.samples(kind, hz, rate)
+      def self.samples(kind, hz, rate, seconds: nil)
         tones = TONES.fetch(kind)
-        length = LENGTH_S[kind]
+        length = seconds || LENGTH_S[kind]
         all = Array.new(((tones.last.last + length + FALL_S) * rate).ceil, 0.0)
         tones.each { |pitch, after| add(all, pitch || hz, (after * rate).round, length, rate) }
         all

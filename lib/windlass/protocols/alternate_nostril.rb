@@ -12,7 +12,7 @@ module Windlass
       BY_STAGE = "as the stage says"
       LET_GO = "Let the lock go"
 
-      about id: "alternate-nostril", name: "Alternate nostril", also: "nadi shodhana", goal: :calm, column: :breath, places: %i[chair], paced: true,
+      about id: "alternate-nostril", name: "Alternate nostril", counted_aloud: %i[beats up], also: "nadi shodhana", goal: :calm, column: :breath, places: %i[chair], paced: true,
         first_breath: :cycle, trains: "An even breath through one side after the other, later narrowed, later with light retentions.",
         cautions: ["The first restoring breath decides: a jerk, a gasp or a loud breath means that the hold was too long.",
           "Locks are light, and let go before the breath out."]
@@ -115,7 +115,7 @@ module Windlass
         setting(dose, :opening).times { line.breathe(Parts::BREATH_S, breaths: 1, cue: "An opening breath, both sides open") }
         last = sides(dose).last.last
         side = {"one" => last, "both" => :both}[setting(dose, :empty_first)] or return
-        line.exhale(seconds_of(dose, COUNTS[2]), to: :passive, beats: COUNTS[2], route: side, cue: (side == :both) ? "Out, both sides open" : cue("Out", side))
+        line.exhale(seconds_of(dose, COUNTS[2]), to: :passive, beats: COUNTS[2], route: side, told: ("out, both sides" if side == :both), cue: (side == :both) ? "Out, both sides open" : cue("Out", side))
       end
 
       def cycle(line, dose, number)

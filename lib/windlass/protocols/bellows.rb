@@ -11,7 +11,7 @@ module Windlass
       OUT_S = 4
       BEGINS = {"in" => "on the breath in", "out" => "on the breath out"}.freeze
 
-      about id: "bellows", name: "Bellows rounds", also: "bhastrika", goal: :tolerance, column: :over, places: %i[chair],
+      about id: "bellows", name: "Bellows rounds", counted_aloud: %i[gears down], also: "bhastrika", goal: :tolerance, column: :over, places: %i[chair],
         over_breathing: true,
         trains: "Strong, even nose breathing that changes gear, and stillness right after it.",
         cautions: ["Seated, dry. Light-headed: slower and softer, or stop. No water for 12 hours after it."]
@@ -49,7 +49,8 @@ module Windlass
 
       def round(line, dose, number)
         line.within(phase: :work, route: :nose) do
-          GEARS.zip(gears_s(dose)) { |(words, faster), seconds| gear(line, dose, seconds, setting(dose, :pace_s).to_r / faster, words) if seconds > 0 }
+          last = gears_s(dose).rindex(&:positive?)
+          GEARS.zip(gears_s(dose)).each.with_index { |((words, faster), seconds), index| gear(line, dose, seconds, faster, words, last: index == last) if seconds > 0 }
           line.inhale(FILL_S, to: :full, cue: "One full breath in by the nose")
           line.hold((number == dose[:rounds] && dose[:last_hold_s]) || dose[:hold_s], cue: "Hold, full and still")
         end
@@ -63,17 +64,24 @@ module Windlass
       def gears_s(dose) = [dose[:gear_s], *dose.values_at(:second_gear_s, :third_gear_s).map { |seconds| seconds || dose[:gear_s] }]
 
       # Whole breaths, equal in and out, that fill the gear.
-      def gear(line, dose, seconds, breath_s, words)
-        breaths = (seconds / breath_s).round
+      # What the change into a gear is called by.
+      CALLED = {2 => "Double", 3 => "Triple"}.freeze
+      private_constant :CALLED
+
+      # Of the last gear the strokes are counted.
+      def gear(line, dose, seconds, faster, words, last:)
+        breaths = (seconds / (setting(dose, :pace_s).to_r / faster)).round
         half_s = seconds.to_r / breaths / 2
         breaths.times do |number|
-          first, second = strokes(half_s, "#{words}: #{breaths - number} to go", words)
-          (setting(dose, :begins) == "out") ? [second, first].each { |stroke| stroke[line] } : [first, second].each { |stroke| stroke[line] }
+          both = strokes(half_s, "#{words}: #{breaths - number} to go", words, counted: ([number + 1, breaths].freeze if last))
+          both.reverse! if setting(dose, :begins) == "out"
+          line.within(**((number.zero? && CALLED[faster]) ? {calls: [[0, CALLED[faster]].freeze].freeze} : {})) { both.first[line] }
+          both.last[line]
         end
       end
 
-      def strokes(half_s, cue_in, cue_out)
-        [->(line) { line.inhale(half_s, to: :easy, cue: "In by the nose, #{cue_in}") }, ->(line) { line.exhale(half_s, to: :passive, cue: "Out by the nose, #{cue_out}") }]
+      def strokes(half_s, cue_in, cue_out, **out)
+        [->(line) { line.inhale(half_s, to: :easy, cue: "In by the nose, #{cue_in}") }, ->(line) { line.exhale(half_s, to: :passive, cue: "Out by the nose, #{cue_out}", **out) }]
       end
     end
   end

@@ -147,6 +147,14 @@ module Windlass
         end)
       end
 
+      # Of each block what its family counts, and that family's way.
+      def counting(dose, way: nil)
+        own = bound(dose).runs.map { |one| one.protocol.counting(one.dose, way: way) }
+        ->(block) { block && own[block - 1].call(nil) }
+      end
+
+      def named_blocks(dose) = bound(dose).runs.each.with_index(1).to_h { |one, number| [number, one.protocol.name.downcase] }
+
       def calls(dose) = bound(dose).blocks.first&.then { |one| one.protocol.calls(one.dose) } || []
 
       def compile(dose, body = Physiology::REFERENCE_BODY)

@@ -6,7 +6,7 @@ module Windlass
     class Co2Table < Protocol
       include Table
 
-      about id: "co2-table", name: "Carbon-dioxide table", goal: :tolerance, column: :tables, places: %i[chair mat],
+      about id: "co2-table", name: "Carbon-dioxide table", counted_aloud: %i[seconds up], goal: :tolerance, column: :tables, places: %i[chair mat],
         disciplines: APNOEA + WAVES, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, once_a_day: true, days_running: 2,
         trains: "Staying soft while carbon dioxide rises: the same hold again and again, with less and less rest.",
         cautions: ["Dry only, seated or lying. Breathe naturally in the rests: deep breathing there takes away the warning."]

@@ -6,7 +6,7 @@ module Windlass
     class CountedRecovery < Protocol
       include Table
 
-      about id: "counted-recovery", name: "Counted recovery", goal: :tolerance, column: :tables, places: %i[chair mat],
+      about id: "counted-recovery", name: "Counted recovery", counted_aloud: %i[breaths down], goal: :tolerance, column: :tables, places: %i[chair mat],
         disciplines: APNOEA + WAVES, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, once_a_day: true,
         trains: "Recovering in few breaths: a fixed number of breaths between holds.",
         cautions: ["Cut a breath only if the first breath was smooth. Dry only, seated or lying."]

@@ -14,7 +14,7 @@ module Windlass
       # Less is no retention.
       SHORTEST_S = 5
 
-      about id: "deep-rounds", name: "Deep-breath rounds", goal: :tolerance, column: :over, places: %i[mat chair],
+      about id: "deep-rounds", name: "Deep-breath rounds", counted_aloud: %i[breaths up], goal: :tolerance, column: :over, places: %i[mat chair],
         needs: {control_pause_s: 0}, clean_sessions: 3, posture: :lying, over_breathing: true, computed: %i[cap_s],
         trains: "Full breathing and a retention after it, in rounds: a morning practice, dry, lying or seated.",
         cautions: [
@@ -131,7 +131,7 @@ module Windlass
       end
 
       def recovery(line, dose)
-        line.inhale(FILL_S, to: :full, cue: "One recovery breath in")
+        line.inhale(FILL_S, to: :full, told: "recovery breath", cue: "One recovery breath in")
         line.hold(dose[:recovery_hold_s], cue: "Hold, full")
       end
     end

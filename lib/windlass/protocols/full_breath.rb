@@ -6,8 +6,8 @@ module Windlass
     class FullBreath < Protocol
       OUT_S = 4
       # Levels at which the stages end, and what is said in each.
-      STAGES = [[:easy, "In by the mouth, a thin slow stream: the belly"], [:big, "By the mouth, a thin stream: the ribs and the chest"],
-        [:full, "By the mouth, the last: under the collarbones"]].freeze
+      STAGES = [[:easy, "belly", "In by the mouth, a thin slow stream: the belly"], [:big, "chest", "By the mouth, a thin stream: the ribs and the chest"],
+        [:full, "collarbones", "By the mouth, the last: under the collarbones"]].freeze
       STAGES_S = [4, 4, 2].freeze
       # The full breath of an experienced diver lasts a minute at most.
       LONGEST_STAGE_S = 20
@@ -15,7 +15,7 @@ module Windlass
       THROAT = {"quiet" => "quiet", "audible" => "audible"}.freeze
       SHOULDERS = {"soft" => "soft throughout", "up" => "up with the last air, then loose"}.freeze
 
-      about id: "full-breath", name: "Full-breath drill", goal: :one_hold, column: :breath, places: %i[chair mat],
+      about id: "full-breath", name: "Full-breath drill", counted_aloud: %i[seconds down], goal: :one_hold, column: :breath, places: %i[chair mat],
         disciplines: APNOEA + WAVES + VOICES, halves: :breaths, hold_key: :hold_s,
         first_breath: :never, trains: "A full breath in three stages, taken slowly, and softness while it is kept.",
         cautions: ["Too tight: let a little out, swallow, or take less. Light-headed: less air, and slower."]
@@ -51,17 +51,25 @@ module Windlass
       def round(line, dose)
         line.within(phase: :work) do
           setting(dose, :leads).times { lead_in(line, dose) }
-          STAGES.zip(setting(dose, :stages_s)).each { |(level, cue), seconds| line.inhale(seconds, to: level, route: :mouth, narrowed: level != :full || nil, cue: stage_cue(dose, level, cue)) }
-          line.hold(dose[:hold_s], cue: (setting(dose, :shoulders) == "up") ? "Keep it: let the shoulders drop loose" : "Keep it: neck and shoulders soft")
+          STAGES.zip(setting(dose, :stages_s)).each { |(level, told, cue), seconds| line.inhale(seconds, to: level, told: told, route: :mouth, narrowed: level != :full || nil, cue: stage_cue(dose, level, cue)) }
+          line.hold(dose[:hold_s], calls: relief(dose), cue: (setting(dose, :shoulders) == "up") ? "Keep it: let the shoulders drop loose" : "Keep it: neck and shoulders soft")
         end
         line.within(phase: :rest) do
-          line.exhale(OUT_S, to: :passive, cue: "Let go")
+          line.exhale(OUT_S, to: :passive, told: "let go", cue: "Let go")
           rest(line, dose, "Rest, and breathe naturally", taken_s: OUT_S)
         end
       end
 
+      # What helps is said early in a hold that leaves the time.
+      RELIEF = "Too tight: let a little out"
+      RELIEF_MS = 4000
+      RELIEF_FROM_S = 8
+      private_constant :RELIEF, :RELIEF_MS, :RELIEF_FROM_S
+
+      def relief(dose) = ([[RELIEF_MS, RELIEF].freeze].freeze if dose[:hold_s] >= RELIEF_FROM_S)
+
       def lead_in(line, dose)
-        line.inhale(setting(dose, :lead_in_s), to: setting(dose, :lead_size).to_sym, route: :nose, cue: "In by the nose, #{LEADS.fetch(setting(dose, :lead_size))}")
+        line.inhale(setting(dose, :lead_in_s), to: setting(dose, :lead_size).to_sym, route: :nose, told: ("medium breath" if setting(dose, :lead_size) == "big"), cue: "In by the nose, #{LEADS.fetch(setting(dose, :lead_size))}")
         breathe_out(line, setting(dose, :lead_out_s), setting(dose, :lead_out), route: :mouth, cue: "Out by the mouth", passive: "not forced")
       end
 

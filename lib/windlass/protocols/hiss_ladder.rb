@@ -12,7 +12,7 @@ module Windlass
       BEATS = 4
       EACH = {"1" => "once", "2" => "twice"}.freeze
 
-      about id: "hiss-ladder", name: "Hiss ladder", goal: :voice, column: :voice, places: %i[room chair], disciplines: VOICES,
+      about id: "hiss-ladder", name: "Hiss ladder", counted_aloud: %i[beats up], goal: :voice, column: :voice, places: %i[room chair], disciplines: VOICES,
         halves: :top_beats, paced: true,
         first_breath: :never, judged: :sounds, ribs_asked: true, trains: "A quiet, steady stream of air while the ribs stay wide.",
         cautions: ["Keep the ribs wide; stop when they drop. If dizzy, rest and breathe gently."]
@@ -86,12 +86,12 @@ module Windlass
 
       def keep(line, dose, beat_s)
         counted = setting(dose, :keep_beats)
-        line.hold(counted * beat_s, beats: counted, cue: "Ribs stay wide, engaged")
+        line.hold(counted * beat_s, beats: counted, told: "ribs wide", cue: "Ribs stay wide, engaged")
       end
 
       def let_go(line, dose, beat_s)
         counted = setting(dose, :let_go_beats)
-        line.breathe(counted * beat_s, rate: dose[:tempo] / BEATS.to_f, beats: counted, phase: :rest, cue: "Let go") if counted > 0
+        line.breathe(counted * beat_s, rate: dose[:tempo] / BEATS.to_f, beats: counted, phase: :rest, told: "let go", cue: "Let go") if counted > 0
       end
     end
   end

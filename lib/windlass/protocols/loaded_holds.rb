@@ -4,7 +4,7 @@ module Windlass
   module Protocols
     # F5, loaded holds with prone recovery. Common practice, no source; the effort: see {Physiology::Effort}.
     class LoadedHolds < Protocol
-      about id: "loaded-holds", name: "Loaded holds", goal: :recovery, column: :loaded, places: %i[ground],
+      about id: "loaded-holds", name: "Loaded holds", counted_aloud: %i[breaths down], goal: :recovery, column: :loaded, places: %i[ground],
         disciplines: WAVES + ["combat sport"], needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, clean_sessions: 3, strenuous: true,
         once_a_day: true, opt_in: true, with_workouts: true,
         trains: "From hard effort straight to calm: a work set, a hold in a plank, a few slow breaths, and on.",
@@ -58,13 +58,13 @@ module Windlass
         effort = Physiology::Effort
         line.within(phase: :work) do
           line.breathe(dose[:repetitions] * setting(dose, :repetition_s), rate: effort::RATES.fetch(:vigorous), mets: effort::METS.fetch(:vigorous),
-            repetitions: dose[:repetitions], cue: "Press-ups, breathing on")
+            repetitions: dose[:repetitions], told: "press-ups", cue: "Press-ups, breathing on")
           line.inhale(setting(dose, :fill_s), to: :big, mets: effort::METS.fetch(:moderate), cue: "A big breath in")
-          line.hold(dose[:hold_s], mets: effort::METS.fetch(:moderate), cue: "Hold in a plank")
+          line.hold(dose[:hold_s], mets: effort::METS.fetch(:moderate), told: "plank", cue: "Hold in a plank")
         end
         line.within(phase: :rest) do
-          line.exhale(setting(dose, :out_s), to: :passive, cue: "Out, and lie face down")
-          line.breathe(dose[:breaths] * Parts::BREATH_S, breaths: dose[:breaths], cue: "Slow belly breaths, hands on the head")
+          line.exhale(setting(dose, :out_s), to: :passive, told: "face down", cue: "Out, and lie face down")
+          line.breathe(dose[:breaths] * Parts::BREATH_S, breaths: dose[:breaths], told: "belly breaths", cue: "Slow belly breaths, hands on the head")
         end
       end
     end

@@ -6,7 +6,7 @@ module Windlass
     class O2Table < Protocol
       include Table
 
-      about id: "o2-table", name: "Oxygen table", goal: :oxygen, column: :tables, places: %i[chair mat], disciplines: APNOEA,
+      about id: "o2-table", name: "Oxygen table", counted_aloud: %i[seconds up], goal: :oxygen, column: :tables, places: %i[chair mat], disciplines: APNOEA,
         needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :top_hold_s, clean_sessions: 3, strenuous: true, once_a_day: true, watched: true,
         trains: "Long holds with oxygen running lower: each hold is a little longer, the rest stays.",
         cautions: ["Strenuous: two days apart from other hard work. Dry only, and never without somebody who watches."]

@@ -6,7 +6,7 @@ module Windlass
     class Ratio < Protocol
       MOST_COUNTS = 32
 
-      about id: "ratio", name: "Ratio breathing", goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds, paced: true,
+      about id: "ratio", name: "Ratio breathing", counted_aloud: %i[beats up], goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds, paced: true,
         first_breath: :round, trains: "An even, counted breath with short holds: four parts that keep their proportions.",
         cautions: ["Out of breath before the end of a count: shorten the count, not the ratio."]
 

@@ -14,7 +14,7 @@ module Windlass
       LEAST_REST_S = 120
       LEADS = {"easy" => "as small as the others", "big" => "medium"}.freeze
 
-      about id: "single-hold", name: "Breathe-up and single hold", goal: :one_hold, column: :tables, places: %i[chair mat],
+      about id: "single-hold", name: "Breathe-up and single hold", counted_aloud: %i[seconds up], goal: :one_hold, column: :tables, places: %i[chair mat],
         disciplines: APNOEA, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, clean_sessions: 3, strenuous: true, once_a_day: true,
         halves: :holds,
         trains: "One long, easy hold: a slow breathe-up, one medium breath, one full breath, and hook breaths after it.",
@@ -137,7 +137,7 @@ module Windlass
 
       def lead_in(line, dose)
         size = setting(dose, :lead_size)
-        line.inhale(setting(dose, :lead_in_s), to: size.to_sym, cue: "One #{(size == "big") ? "medium" : "easy"} breath in")
+        line.inhale(setting(dose, :lead_in_s), to: size.to_sym, told: ("medium breath" if size == "big"), cue: "One #{(size == "big") ? "medium" : "easy"} breath in")
         line.exhale(setting(dose, :lead_out_s), to: :passive, cue: "Out, passively")
       end
     end

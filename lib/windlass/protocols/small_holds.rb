@@ -14,7 +14,7 @@ module Windlass
       SHORT_PAUSE_S = 10
       HALF_SECOND = Rational(1, 2)
 
-      about id: "small-holds", name: "Small holds", goal: :calm, column: :small, places: %i[chair mat], needs: {control_pause_s: 0},
+      about id: "small-holds", name: "Small holds", counted_aloud: %i[seconds down], goal: :calm, column: :small, places: %i[chair mat], needs: {control_pause_s: 0},
         shortest_hold_s: HALF_SECOND, halves: :minutes, hold_key: :hold_s,
         trains: "Easier breathing at rest, and a later first urge, by many holds that stay comfortable.",
         cautions: ["Each hold ends while it is still comfortable. The first breath after it is as calm as the one before."]

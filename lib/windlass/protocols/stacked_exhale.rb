@@ -6,7 +6,7 @@ module Windlass
     class StackedExhale < Protocol
       STEP_S = 2
       # The staged exhale: sound, share of the breath that is left at its end, cue. Two beats each.
-      STAGES = [[:blow, 3/4r, "Blow"], [:hiss, 1/2r, "Hiss"], [:shush, 1/4r, "Soft sh"], [:shush, 0, "Loud sh"]].freeze
+      STAGES = [[:blow, 3/4r, nil, "Blow"], [:hiss, 1/2r, nil, "Hiss"], [:shush, 1/4r, "soft shh", "Soft sh"], [:shush, 0, "loud shh", "Loud sh"]].freeze
       STAGE_BEATS = 2
       SLIDE_BEATS = 8
       STACKED = 4
@@ -15,7 +15,7 @@ module Windlass
 
       FORMS = {"all" => "staged, sung, released", "staged" => "staged only", "sung" => "sung only", "released" => "released only, for afterwards"}.freeze
 
-      about id: "stacked-exhale", name: "Stacked inhales, staged exhale", goal: :voice, column: :voice, places: %i[room chair],
+      about id: "stacked-exhale", name: "Stacked inhales, staged exhale", counted_aloud: %i[seconds down], goal: :voice, column: :voice, places: %i[room chair],
         disciplines: VOICES, halves: :repeats, paced: true,
         first_breath: :never, judged: :sounds, trains: "Filling in steps, letting go in steps, and the stillness after the end of the air.",
         cautions: ["The empty hold stays easy. Before a rehearsal or a show, and after it."]
@@ -76,18 +76,20 @@ module Windlass
       def round(line, dose, form, hold_s, step)
         return released(line, dose) if form == :released
 
-        sniffs(line, beat_s(dose), 2)
-        (form == :staged) ? staged(line, dose) : sung(line, dose, step)
+        line.within(tempo: setting(dose, :tempo)) do
+          sniffs(line, beat_s(dose), 2)
+          (form == :staged) ? staged(line, dose) : sung(line, dose, step)
+        end
         line.hold(hold_s, cue: "Hold, empty")
         line.within(phase: :rest) { rest(line, dose, "Breathe, small and easy") }
       end
 
       def sniffs(line, beat_s, count, cue: nil)
-        count.times { |index| line.inhale(beat_s, to: :big, route: :nose, cue: cue || (index.zero? ? "Sniff in" : "Sniff in on top of it")) }
+        count.times { |index| line.inhale(beat_s, to: :big, route: :nose, told: index.zero? ? "sniff in" : "on top", cue: cue || (index.zero? ? "Sniff in" : "Sniff in on top of it")) }
       end
 
       def staged(line, dose)
-        STAGES.each { |sound, left, cue| line.exhale(STAGE_BEATS * beat_s(dose), to: :passive, left: left, sound: sound, cue: cue) }
+        STAGES.each { |sound, left, told, cue| line.exhale(STAGE_BEATS * beat_s(dose), to: :passive, left: left, sound: sound, told: told, cue: cue) }
       end
 
       def sung(line, dose, step)
@@ -102,9 +104,9 @@ module Windlass
       # Four stacked inhales, a slow slide down, no hold: the recovery. Alone it is the work itself.
       def released(line, dose)
         alone = setting(dose, :form) == "released"
-        line.within(phase: alone ? :work : :rest) do
+        line.within(phase: alone ? :work : :rest, tempo: setting(dose, :tempo)) do
           sniffs(line, beat_s(dose), STACKED)
-          line.exhale(SLIDE_BEATS * beat_s(dose), to: :passive, sound: :note, cue: "Slide down slowly, let go")
+          line.exhale(SLIDE_BEATS * beat_s(dose), to: :passive, sound: :note, tone_hz: tone_hz(dose, 0), told: "slide down", cue: "Slide down slowly, let go")
         end
         line.breathe([RELEASED_REST_S, setting(dose, :rest_s)].min, phase: :rest, cue: "Breathe, loose")
       end

@@ -6,7 +6,7 @@ module Windlass
     class WalkingHolds < Protocol
       STEP_S = 0.6r
 
-      about id: "walking-holds", name: "Walking holds", goal: :recovery, column: :tables, places: %i[ground], disciplines: APNOEA + WAVES,
+      about id: "walking-holds", name: "Walking holds", counted_aloud: %i[breaths up], goal: :recovery, column: :tables, places: %i[ground], disciplines: APNOEA + WAVES,
         trains: "Moving calmly after a breath out: so many steps without breathing, then recover.",
         cautions: ["Flat ground, soft surroundings, somebody beside. Stop walking as soon as it is not steady."]
 
@@ -31,7 +31,7 @@ module Windlass
         effort = Physiology::Effort
         line.within(phase: :work, mets: effort::METS.fetch(:walking)) do
           line.exhale(3, to: :passive, cue: "A passive breath out")
-          line.hold(dose[:steps] * STEP_S, repetitions: dose[:steps], cue: "Walk, holding")
+          line.hold(dose[:steps] * STEP_S, repetitions: dose[:steps], told: "walk hold", cue: "Walk, holding")
         end
         line.within(phase: :rest) { rest(line, dose, "Stand, and breathe naturally") }
       end

@@ -20,13 +20,16 @@ module Windlass
     # @param tone_hz [Float, nil] reference tone for what is sung
     # @param breath [Integer, nil] which of the deep breaths before a retention it belongs to
     # @param caps_s [Array<Integer>, nil] of a retention: its cap after one breath, after two, and so on
+    # @param told [String, nil] what the deck says to do, in the words of the trade, where they are not those of its kind
+    # @param counted [Array(Integer, Integer), nil] a stroke of a gear: which, of how many
+    # @param tempo [Numeric, nil] beats a minute of a metronome that goes through it
     # @param own [String, nil] the coach's own words: a second line, after the cue
     # @param silent [Boolean, nil] nothing is said or sounded of it but what is called
     # @param block [Integer, nil] number of the block it belongs to, where the session has several
     Segment = Value.define(
       :kind, :ms, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil, route: nil, narrowed: nil,
       locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil, at_most_ms: nil, calls: nil, block: nil, left: nil,
-      tone_hz: nil, breath: nil, caps_s: nil, own: nil, silent: nil
+      tone_hz: nil, breath: nil, caps_s: nil, own: nil, silent: nil, told: nil, counted: nil, tempo: nil
     ) do
       def seconds = Rational(ms, 1000)
 

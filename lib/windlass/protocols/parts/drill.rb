@@ -9,7 +9,7 @@ module Windlass
       FACTS = {goal: :calm, column: nil, places: %i[mat], holds: false, halves: :minutes, paced: true, first_breath: :never, posture: :lying}.freeze
 
       # What every drill is set by.
-      # @param cues [Hash{String => Array(String, String)}] in and out, by what is drilled
+      # @param cues [Hash{String => Array(String, String, String)}] in and out, and what is said of the breath in, by what is drilled
       # @param choices [Hash{String => String}] what may be drilled
       def drills(cues, choices)
         @cues = cues.freeze
@@ -28,7 +28,7 @@ module Windlass
       module Written
         def write(line, dose)
           line.within(phase: :work) do
-            SlowBreaths.write(line, dose[:minutes] * 60, dose[:in_s], dose[:out_s], numbered: true, cues: self.class.cues.fetch(setting(dose, :zone)))
+            SlowBreaths.write(line, dose[:minutes] * 60, dose[:in_s], dose[:out_s], numbered: true, cues: self.class.cues.fetch(setting(dose, :zone)).first(2), told: self.class.cues.fetch(setting(dose, :zone))[2])
           end
         end
 

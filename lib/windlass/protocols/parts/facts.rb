@@ -26,7 +26,7 @@ module Windlass
     Facts = Value.define(
       :id, :name, :also, :goal, :column, :trains, :cautions, :places, :disciplines, :needs, :clean_sessions, :holds,
       :halves, :shortest_hold_s, :posture, :over_breathing, :strenuous, :once_a_day, :days_running, :watched, :opt_in, :by_minutes,
-      :computed, :hold_key, :paced, :first_breath, :judged, :ribs_asked, :with_workouts
+      :computed, :hold_key, :paced, :first_breath, :judged, :ribs_asked, :with_workouts, :counted_aloud
     ) do
       # @param id [String] stable name, as in files and addresses
       # @param also [String, nil] a second name that is common property
@@ -52,11 +52,12 @@ module Windlass
       # @param judged [Symbol] what is judged of it, part by part: :holds, or :sounds where the exhale is the work
       # @param ribs_asked [Boolean] once a session at least it has to be known whether the ribs stayed wide
       # @param with_workouts [Boolean] short sets of it come with every workout: {Protocol#daily?}
+      # @param counted_aloud [Array(Symbol, Symbol), nil] what is counted aloud, :beats, :breaths, :seconds or :gears, and which way, :up or :down
       # @param paced [Boolean] breaths follow a pattern and are as deep as the body needs
       def initialize(id:, name:, goal:, column:, trains:, cautions:, places:, also: nil, disciplines: DISCIPLINES, needs: {},
         clean_sessions: 2, holds: true, halves: :rounds, shortest_hold_s: 0, posture: :seated, over_breathing: false,
         strenuous: false, once_a_day: false, days_running: nil, watched: false, opt_in: false, by_minutes: !holds, computed: [], hold_key: nil, paced: false,
-        first_breath: :hold, judged: :holds, ribs_asked: false, with_workouts: false)
+        first_breath: :hold, judged: :holds, ribs_asked: false, with_workouts: false, counted_aloud: nil)
         super
       end
     end

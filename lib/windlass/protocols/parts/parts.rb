@@ -62,7 +62,7 @@ module Windlass
         def breathe_out(line, seconds, how, cue:, passive:, **details)
           details[:cue] = "#{cue}, #{OUT_SAID.fetch(how, passive)}"
           case how
-          when "half" then line.exhale(seconds, to: :passive, depth: HALF_OUT, **details)
+          when "half" then line.exhale(seconds, to: :passive, depth: HALF_OUT, told: "half out", **details)
           when "complete" then line.exhale(seconds, to: :residual, **details)
           else line.exhale(seconds, to: :passive, **details)
           end

@@ -195,6 +195,15 @@ module Windlass
       # @return [Array<Array(Integer, String)>] what is called while it runs, at milliseconds of the session's clock
       def calls(_dose) = []
 
+      # @param _dose [Hash]
+      # @param way [Symbol, nil] :none, :up or :down; nil: as is usual here
+      # @return [Proc] what is counted aloud of a block, and which way
+      def counting(_dose, way: nil) = ->(_block) { counted_aloud && [counted_aloud.first, way || counted_aloud.last] }
+
+      # @param _dose [Hash]
+      # @return [Hash{Integer => String}] names of its blocks, where it has several
+      def named_blocks(_dose) = {}
+
       # @param one [Hash, nil] nil: not known, and the same as none
       # @return [Boolean] two doses of one rung
       def same_dose?(one, other) = one == other || (computed.any? && [one, other].all? && one.except(*computed) == other.except(*computed))

@@ -6,12 +6,13 @@ module Windlass
     module SlowBreaths
       # @param seconds [Numeric] to fill
       # @param cues [Array(String, String)] in, out
+      # @param told [String, nil] what the deck says of the breath in
       # @param numbered [Boolean] each breath is a round
-      def self.write(line, seconds, in_s, out_s, cues:, numbered: false)
+      def self.write(line, seconds, in_s, out_s, cues:, told: nil, numbered: false)
         each_ms(seconds, in_s + out_s).each.with_index(1) do |breath_ms, number|
           in_ms = (breath_ms * in_s / (in_s + out_s).to_r).floor
           line.within(**(numbered ? {round: number} : {})) do
-            line.inhale(Rational(in_ms, 1000), to: :easy, route: :nose, cue: cues.first)
+            line.inhale(Rational(in_ms, 1000), to: :easy, route: :nose, told: told, cue: cues.first)
             line.exhale(Rational(breath_ms - in_ms, 1000), to: :passive, cue: cues.last)
           end
         end

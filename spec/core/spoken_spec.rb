@@ -1,0 +1,144 @@
+# frozen_string_literal: true
+
+require "json"
+
+# What is heard of a session (design: the ear). Lengths of words are the synthesiser's own.
+RSpec.describe Windlass::Spoken do
+  values = Windlass::Measures::Values.new(control_pause_s: 26, maximal_hold_s: 110, sustained_exhale_beats: 20)
+  random = Random.new(25)
+
+  # A dose of a family as somebody might set it: a rung, and some of its details.
+  any_dose = lambda do |family|
+    rung = Windlass::Progression::Ladder.new(family, values).rungs.sample(random: random)
+    family.parameters.select(&:folded).sample(3, random: random).reduce(rung) do |dose, one|
+      value = one.choices ? one.choices.keys.sample(random: random) : (one.range.step(one.step || 1).to_a.sample(random: random) unless one.numbers)
+      changed = value.nil? ? dose : dose.merge(one.key => value)
+      (family.faults(changed).empty? && family.compile(changed).segments.any?) ? changed : dose
+    end
+  end
+  doses = Windlass::Protocols::ALL.flat_map { |family| Array.new(4) { [family, any_dose[family]] } }
+  blocks = Windlass::Protocols.find("blocks")
+  sessions = doses.each_slice(5).map { |some| some.reject { |_, dose| dose[:sets] }.first(3) }.reject(&:empty?).map { |some| [blocks, Windlass::Protocols.dose({blocks: some.map { |family, dose| {protocol: family.id, dose: dose.reject { |_, value| value.nil? }} }})] }
+  heard = (doses + sessions).map do |family, dose|
+    bound = family.bound(dose)
+    compiled = bound.compile(dose)
+    score = described_class.of(compiled, counts: bound.counting(dose), calls: bound.calls(dose), blocks: bound.named_blocks(dose))
+    ["#{bound.id} #{dose}", compiled, score]
+  end
+  said = ->(score) { score.cues.select { |cue| described_class::SAID.include?(cue.kind) } }
+
+  it "never says two things at once, and everything that it says is there to be heard" do
+    heard.each do |name, _, score|
+      expect([name, said[score].each_cons(2).select { |one, other| one.end_ms > other.at_ms }.map { |pair| pair.map(&:words) }]).to eq [name, []]
+      expect([name, said[score].reject { |cue| cue.kind == :own || described_class::Clips.of(cue.words) }.map(&:words)]).to eq [name, []]
+    end
+  end
+
+  it "opens every part with a tone, and lays none over a note" do
+    heard.each do |name, compiled, score|
+      tones = score.cues.select { |cue| cue.kind == :tone }
+      audible = compiled.placed.reject { |place| place.segment.silent || place.ms < 1000 }
+      expect([name, audible.map(&:start_ms) - tones.map(&:at_ms)]).to eq [name, []]
+      notes = score.cues.select { |cue| cue.kind == :note }
+      expect([name, notes.flat_map { |note| tones.select { |tone| tone.at_ms < note.end_ms && tone.end_ms > note.at_ms } }]).to eq [name, []]
+      sung = compiled.placed.select { |place| place.segment.tone_hz }
+      expect([name, notes.map { |note| [note.end_ms, note.hz] }]).to eq [name, sung.map { |place| [place.start_ms, place.segment.tone_hz] }]
+    end
+  end
+
+  # By 0.6 of its part, and in short ones by 1.2 s or 0.9 of it: ear.md.
+  it "tells every change in time, or says that it can not be told" do
+    heard.each do |name, compiled, score|
+      deeds = described_class::Deeds.new(compiled)
+      told = score.cues.select { |cue| cue.kind == :instruction }.group_by(&:part)
+      open = false
+      compiled.placed.each_with_index do |place, index|
+        next if place.segment.silent
+
+        by = place.start_ms + ((place.ms < 2000) ? [1200, 0.9 * place.ms].min : 0.6 * place.ms)
+        in_time = told.fetch(index, []).any? { |cue| cue.end_ms <= by && cue.at_ms >= place.start_ms - 1000 }
+        open = !in_time && (open || score.impossible.any? { |one| one.part == index })
+        expect([name, index, in_time || open || !deeds.changes?(index)]).to eq [name, index, true]
+      end
+    end
+  end
+
+  it "says little: five words at most, three in 2 s, four in 2.6 s, five in 3.2 s; and the same words mean the same deed" do
+    heard.each do |name, compiled, score|
+      deeds = described_class::Deeds.new(compiled)
+      instructions = score.cues.select { |cue| cue.kind == :instruction && !cue.words.start_with?("for ") }
+      long = instructions.select { |cue| cue.words.split.size > 5 || compiled.placed[cue.part].ms < {3 => 2000, 4 => 2600, 5 => 3200}.fetch(cue.words.split.size, 0) }
+      expect([name, long.map(&:words)]).to eq [name, []]
+      expect([name, instructions.group_by(&:words).select { |_, cues| cues.map { |cue| deeds.deed_key(cue.part).first(2) }.uniq.size > 1 }.keys]).to eq [name, []]
+    end
+  end
+
+  it "counts on the beat, with the right last number; a number that gives way is said to" do
+    heard.each do |name, compiled, score|
+      counts = score.cues.select { |cue| cue.kind == :count }.group_by(&:part)
+      compiled.placed.each_with_index.select { |place, _| place.segment.beats }.each do |place, index|
+        beat_ms = place.ms / place.segment.beats.to_f
+        off = counts.fetch(index, []).map { |cue| ((cue.at_ms - place.start_ms) % beat_ms).then { |late| [late, beat_ms - late].min } }
+        expect([name, index, off.max.to_f]).to match [name, index, be < 10]
+        last = counts[index]&.last or next
+        expect([name, index, last.words]).to eq [name, index, described_class::Clips.number(place.segment.beats.ceil)] unless score.dropped.any? { |one| one.part == index && one.because.include?(described_class::Clips.number(place.segment.beats.ceil)) }
+      end
+    end
+  end
+
+  it "says where one is once a round, in a part that leaves the time" do
+    heard.each do |name, compiled, score|
+      places = score.cues.select { |cue| cue.kind == :place }
+      short = places.reject { |cue| compiled.placed[cue.part].then { |place| place.ms >= 6000 && cue.at_ms >= place.start_ms && cue.end_ms <= place.end_ms - 1000 } }
+      expect([name, short.map(&:words)]).to eq [name, []]
+      rounds = places.map { |cue| [compiled.segments[cue.part].block, cue.round] }
+      expect([name, rounds.size]).to eq [name, rounds.uniq.size]
+    end
+  end
+
+  words = lambda do |family, dose, **how|
+    bound = Windlass::Protocols.find(family).bound(dose)
+    described_class.of(bound.compile(dose), counts: bound.counting(dose, **how), calls: bound.calls(dose)).cues
+  end
+  instructions = ->(*given) { words[*given].select { |cue| cue.kind == :instruction }.map(&:words) }
+  nostril = {stage: 0, cycles: 1, rounds: 1, count_s: 1}.freeze
+
+  # Each pair differs in one thing that the body does.
+  {side: [nostril, {form: "warming"}, {form: "cooling"}], narrowing: [nostril, {narrow: "in"}, {narrow: "out"}], lock: [nostril, {root: "full", retention: "full"}, {throat: "full", retention: "full"}],
+   retention: [nostril, {retention: "full"}, {retention: "empty"}]}.each do |what, (usual, one, other)|
+    it "tells two sessions apart by their #{what}" do
+      expect(instructions["alternate-nostril", usual.merge(one)]).not_to eq instructions["alternate-nostril", usual.merge(other)]
+    end
+  end
+
+  it "leads one-sided breathing with a lock that is let go early, in the words of the trade" do
+    dose = nostril.merge(count_s: 0.8, form: "warming", counts: [4, 16, 8, 0], throat: "full", let_go: 2)
+    expect(instructions["alternate-nostril", dose]).to eq ["out left", "in right", "hold, full; throat", "out left", "hand down"]
+    expect(words["alternate-nostril", dose].select { |cue| cue.kind == :call }.map { |cue| [cue.words, cue.at_ms] }).to eq [["let the lock go", 8_000 + 14 * 800]]
+  end
+
+  it "names belly, chest and collarbones, gears and their last strokes, half a breath out, and how long a hiss is to last, a beat before it" do
+    expect(instructions["full-breath", {hold_s: 12, breaths: 1, leads: 1}]).to eq ["breathe", "in, nose", "out, mouth", "belly, mouth, narrowed", "chest, mouth, narrowed", "collarbones", "hold, full", "let go", "breathe"]
+    bellows = words["bellows", {gear_s: 5, hold_s: 15, rounds: 1}]
+    expect([bellows.select { |cue| cue.kind == :call }.map(&:words), bellows.select { |cue| cue.kind == :count }.map(&:words).first(4).last]).to eq [%w[double triple], "last one"]
+    deep = words["deep-rounds", {breaths: 20, cap_s: 10, recovery_hold_s: 15, rounds: 1, out_to: "half", in_s: 1.4, out_s: 1.4, hold_s: 8}]
+    expect(deep.select { |cue| cue.kind == :count }.map(&:words).first(19)).to eq((2..20).map { |number| described_class::Clips.number(number) })
+    expect(deep.select { |cue| cue.kind == :instruction }.map(&:words).values_at(2, 4, 6)).to eq ["half out", "half", "half"]
+    hiss = words["hiss-ladder", {top_beats: 16, tempo: 66}].select { |cue| cue.words&.start_with?("for ") }
+    expect(hiss.map(&:words)).to eq ["for eight", "for eight", "for twelve", "for twelve", "for sixteen", "for sixteen"]
+    compiled = Windlass::Protocols.find("hiss-ladder").compile({top_beats: 16, tempo: 66})
+    expect(hiss.map { |cue| compiled.placed[cue.part].start_ms - cue.at_ms }).to all(be_within(1).of(60_000 / 66.0))
+  end
+
+  it "counts the way that is wanted, or not at all, and says nothing where only tones are" do
+    numbers = ->(way) { words["ratio", {pattern: [4, 2, 4, 2], count_s: 1, rounds: 1}, way: way].select { |cue| cue.kind == :count && cue.part == 2 }.map(&:words) }
+    expect([numbers[:up].last, numbers[:down].last, numbers[:none]]).to eq ["four", "one", []]
+    compiled = Windlass::Protocols.find("ratio").compile({pattern: [4, 2, 4, 2], count_s: 1, rounds: 1})
+    expect(described_class.of(compiled, voice: false).cues.map(&:kind).uniq).to match_array %i[tick tone]
+  end
+
+  it "has a file for every word, no other, and knows how long each is" do
+    files = Dir["#{described_class::Clips::FOLDER}/*.mp3"].map { |path| File.basename(path, ".mp3") }
+    expect([files, described_class::Clips::LENGTHS.keys]).to all(match_array(described_class::Clips::ALL.map { |text| described_class::Clips.name(text) }))
+  end
+end
