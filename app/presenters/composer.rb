@@ -123,7 +123,7 @@ module Windlass
       def silences
         return [] unless valid?
 
-        SILENCES.fetch([protocol.id, dose]) { Spoken.of(timeline, calls: protocol.calls(dose)).impossible.map { |one| "By ear: #{one.because}." }.uniq.freeze }
+        SILENCES.fetch([protocol.id, dose]) { Spoken.of(timeline, calls: protocol.calls(dose)).impossible.map { |one| "#{one.because.capitalize}." }.uniq.freeze }
       end
 
       def screening

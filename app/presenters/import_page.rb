@@ -6,7 +6,7 @@ module Windlass
     class ImportPage
       MOVING = %w[waiting working shown stopping].freeze
       # As a coach says them.
-      STATES = {"waiting" => "It waits for its turn.", "stopping" => "It is being stopped.", "shown" => "All of it is kept; what follows from it is reckoned."}.freeze
+      STATES = {"asks" => "It is read, and waits to be kept.", "waiting" => "It waits for its turn.", "stopping" => "It is being stopped.", "shown" => "All of it is kept; what follows from it is reckoned."}.freeze
 
       # @param import [Records::Import]
       def initialize(import)
@@ -15,7 +15,7 @@ module Windlass
 
       def uuid = @import.uuid
 
-      def title = "#{Imports::KINDS.fetch(@import.kind).title} is read in"
+      def title = "#{Imports::KINDS.fetch(@import.kind).title}#{" is read in" if moves?}"
 
       # @return [Boolean] something happens without anybody pressing anything
       def moves? = MOVING.include?(@import.state)
@@ -48,7 +48,7 @@ module Windlass
 
       private
 
-      def far = ("#{@import.doing}: #{@import.done} of #{@import.total}" if @import.total > 0 && @import.state != "stopping")
+      def far = ("#{@import.doing}: #{@import.done} of #{@import.total}" if @import.total > 0 && %w[working shown].include?(@import.state))
     end
   end
 end

@@ -24,12 +24,8 @@ RSpec.describe "What the deck plays", :browser do
     dose = session.to_dose
     protocol = session.to_protocol
     Windlass::Spoken.of(session.to_timeline, counts: protocol.counting(dose), calls: protocol.calls(dose)).cues.map do |cue|
-      kind = cue.tone || (if cue.kind == :tick
-                            cue.accent ? :accent : :tick
-                          else
-                            {instruction: :say, place: :say}.fetch(cue.kind, cue.kind)
-      end)
-      [cue.at_ms.round, kind.to_s, cue.hz || 0, Windlass::Spoken::Clips.of(cue.words.to_s).to_a.join(" ")]
+      kinds = {instruction: :say, place: :say, tick: cue.accent ? :accent : :tick}
+      [cue.at_ms.round, (cue.tone || kinds.fetch(cue.kind, cue.kind)).to_s, cue.hz || 0, Windlass::Spoken::Clips.of(cue.words.to_s).to_a.join(" ")]
     end
   end
 

@@ -81,7 +81,7 @@ RSpec.describe Windlass::Cli do
     examples = page.scan(/^## ([\w-]+)\n.*?```json\n(.*?)```\n\n```json\n(.*?)```/m)
 
     it "are one for every command that reads" do
-      expect(examples.map(&:first)).to eq %w[plan ladder judge ready stagger hiss programme log-line surface]
+      expect(examples.map(&:first)).to eq %w[plan cues ladder judge ready stagger hiss programme log-line surface]
     end
 
     examples.each do |command, input, answer|

@@ -45,6 +45,22 @@ RSpec.describe "What a deck is told", :web do
     end
   end
 
+  it "counts aloud as its prescription says, from the next look on" do
+    counts = -> { JSON.parse(page.at("#plan").text)["segments"].flat_map { |segment| segment["heard"].to_a.filter_map { |kind, _, _, clips| clips.join if kind == "count" } } }
+    _, session = plan_of("ratio")
+    usual = counts.call
+    path = "/prescriptions/#{session.prescription_id}"
+    submit(path, "#{path}/counting", counting: "down")
+    get("/sessions/#{session.uuid}/deck")
+    expect([usual.last, counts.call.last]).to eq %w[two one]
+
+    submit(path, "#{path}/counting", counting: "none")
+    get("/sessions/#{session.uuid}/deck")
+    expect(counts.call).to eq []
+    submit(path, "#{path}/counting", counting: "loud")
+    expect([last_response.status, text]).to match [422, include("loud", "is not allowed; allowed: up, down, none, or nothing.")]
+  end
+
   it "lets a heart lead only what is counted in beats and is no sound" do
     ratio, = plan_of("ratio")
     expect([ratio["paced"], page.at("[data-act=beat]").nil?]).to eq [true, false]

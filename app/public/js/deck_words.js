@@ -7,15 +7,18 @@ export function shown(run, plan) {
   if (!run.started) return { cue: "Ready", own: "", next: "", place: "", figure: clockWords(plan.total_ms), mainWord: "Start" };
   const after = run.quiet || run.segment.silent ? undefined : plan.segments[run.state.index + (run.waiting ? 0 : 1)];
   return {
-    cue: cueOf(run), own: run.paused || run.waiting || run.quiet ? "" : run.segment.own ?? "", place: placeWords(run), figure: figureOf(run), mainWord: run.paused ? "Go on" : mainWordOf(run),
+    cue: cueOf(run), own: beside(run), place: placeWords(run), figure: figureOf(run), mainWord: run.paused ? "Go on" : mainWordOf(run),
     next: `${run.waiting ? "" : endWords(run.segment)}${run.holding && run.segment.relief ? `${run.segment.relief} ` : ""}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : run.segment.silent ? "Only the time is called" : "Then it is done"}`,
   };
 }
 
 function cueOf(run) {
   if (run.paused) return "Paused";
-  return run.waiting ? "It begins in" : run.call ?? run.segment.cue;
+  return run.waiting ? "It begins in" : run.segment.cue;
 }
+
+/** What is called just now, or else the coach's own words: never in place of the cue. */
+function beside(run) { return run.paused || run.waiting || run.quiet ? "" : run.call ?? run.segment.own ?? ""; }
 
 /** What is left to wait for or to count: beats, breaths, repetitions, or time; upward where a hand ends it. */
 function figureOf(run) {

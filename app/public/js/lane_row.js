@@ -19,7 +19,7 @@ export class LaneRow {
     const now = shown(run, plan);
     this.write("cue", now.cue);
     this.write("figure", now.figure);
-    this.write("next", now.next);
+    this.write("next", run.call ?? now.next);
     this.write("state", laneState(run));
     this.set("aria-pressed", String(focus));
     this.element.classList.toggle("called", called || rated);

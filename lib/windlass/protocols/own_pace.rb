@@ -8,7 +8,6 @@ module Windlass
       SUSPEND_S = 2
       MOST_ADDED_S = 3
       # When the time that is left is called, seconds before the end.
-      CALLS = {120 => "Two more minutes", 60 => "Last minute"}.freeze
       LAST_ROUND = "Last round"
       BREATHS = {"led" => "led by the clock", "own" => "at their own pace", "time" => "at their own pace, only the time is called"}.freeze
       # A breath at one's own pace that no hand ends lasts so many times as long as planned, at most.
@@ -43,8 +42,8 @@ module Windlass
       def calls(dose)
         whole_s = setting(dose, :settle_s) + dose[:minutes] * 60
         last_round_s = whole_s - cycle_s(dose, suspend_s(dose))
-        timed = CALLS.filter_map { |before_s, words| [whole_s - before_s, words] if dose[:minutes] * 60 > before_s }
-        [*timed, [last_round_s, LAST_ROUND]].map { |at_s, words| [(at_s * 1000).round, words] }
+        timed = SlowBreaths.calls(dose[:minutes]).map { |at_ms, words| [at_ms + setting(dose, :settle_s) * 1000, words] }
+        [*timed, [(last_round_s * 1000).round, LAST_ROUND]]
       end
 
       # Every suspension ends while the oxygen is well above the floor, even if each of them is as long; and no breath goes on for ever.

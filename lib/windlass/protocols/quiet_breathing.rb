@@ -11,6 +11,9 @@ module Windlass
         "three-zone" => ["In by the nose: belly, then ribs, then chest", "Out: chest, ribs, belly"]
       }.freeze
 
+      # What the deck says of the breath in, where it is more than that.
+      TOLD = {"throat" => "in, narrowed", "three-zone" => "belly, ribs, chest"}.freeze
+
       about id: "quiet-breathing", name: "Quiet breathing", goal: :calm, column: nil, places: %i[chair mat room], holds: false,
         halves: :minutes, paced: true,
         first_breath: :never, trains: "Slow, belly-led breathing: the way back from every hold, and always an allowed choice.",
@@ -25,9 +28,11 @@ module Windlass
 
       def write(line, dose)
         line.within(phase: :work) do
-          SlowBreaths.write(line, dose[:minutes] * 60, dose[:in_s], dose[:out_s], numbered: true, cues: FORMS.fetch(dose[:form] || "belly"))
+          SlowBreaths.write(line, dose[:minutes] * 60, dose[:in_s], dose[:out_s], numbered: true, cues: FORMS.fetch(dose[:form] || "belly"), told: TOLD[dose[:form]])
         end
       end
+
+      def calls(dose) = SlowBreaths.calls(dose[:minutes])
 
       # @return [Boolean] the throat is narrowed in it
       def narrowed?(dose) = dose.to_h[:form] == "throat"

@@ -17,7 +17,7 @@ module Windlass
       # @param number [Integer]
       # @return [String, nil] `sixteen`; nil where it is not said
       def self.number(number)
-        return unless number.between?(1, MOST) && (number <= MOST_SINGLE || (number % 10).zero?)
+        return if !number.between?(1, MOST) || (number > MOST_SINGLE && number % 10 != 0)
 
         hundreds, rest = number.divmod(100)
         [("#{NUMBERS[hundreds]} hundred" if hundreds.positive?), (tens(rest) if rest.positive?)].compact.join(" ")

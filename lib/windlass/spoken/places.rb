@@ -41,7 +41,7 @@ module Windlass
       end
 
       def block(index, number)
-        return unless @names[number] && (index.zero? || @placed[index - 1].segment.block != number)
+        return if @names[number].nil? || (index.positive? && @placed[index - 1].segment.block == number)
 
         "block #{Clips.number(number)}: #{@names[number]}"
       end

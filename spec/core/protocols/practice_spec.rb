@@ -94,8 +94,8 @@ RSpec.describe "Sessions of the trade" do
 
     expect(written(staged)).to eq [2, 4, 6, 8].flat_map { |hold_s| ["2 × in 1 big nose", "blow 2 passive", "hiss 2 passive", "2 × shush 2 passive", "hold #{hold_s}"] }
     expect(sung.select(&:hold?).map(&:seconds)).to eq [2, 4, 6, 8, 10]
-    # Equal temperament: whole tones above A3, 220 Hz.
-    expect(sung.filter_map(&:tone_hz)).to eq [220.0, 246.9, 277.2, 311.1, 349.2]
+    # Equal temperament: whole tones above A3, 220 Hz; what is released begins on the first.
+    expect(sung.filter_map(&:tone_hz)).to eq [220.0, 246.9, 277.2, 311.1, 349.2] + [220.0] * 5
     expect(written(sung).last(2)).to eq ["4 × in 1 big nose", "note 8 passive"]
     afterwards = compiled("stacked-exhale", longest_hold_s: 2, repeats: 1, form: "released", released: 6)
     expect([afterwards.holds.size, afterwards.sounds.size, @family.judged_parts(afterwards).size]).to eq [0, 6, 6]

@@ -32,6 +32,8 @@ module Windlass
           end
         end
 
+        def calls(dose) = SlowBreaths.calls(dose[:minutes])
+
         # @return [String] `5 min, belly with the chest kept, on the back, in 3 s and out 5 s`
         def pattern_in_words(dose)
           zone, position = %i[zone position].map { |key| parameters.find { |one| one.key == key }.in_words(setting(dose, key)) }

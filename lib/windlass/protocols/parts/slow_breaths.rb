@@ -4,6 +4,12 @@ module Windlass
   module Protocols
     # Slow breathing in whole breaths that fill a time to the millisecond, each split as in and out are to each other.
     module SlowBreaths
+      # What is left is called, so long before the end.
+      CALLS = {120 => "Two more minutes", 60 => "Last minute"}.freeze
+
+      # @return [Array<Array(Integer, String)>] milliseconds of the session's clock
+      def self.calls(minutes) = CALLS.filter_map { |before_s, words| [((minutes * 60 - before_s) * 1000).round, words] if minutes * 60 > before_s }
+
       # @param seconds [Numeric] to fill
       # @param cues [Array(String, String)] in, out
       # @param told [String, nil] what the deck says of the breath in
