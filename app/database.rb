@@ -91,14 +91,15 @@ module Windlass
 
       # Who writes asks for a number once they have the table.
       connection.execute("LOCK TABLE #{record.quoted_table_name} IN SHARE ROW EXCLUSIVE MODE")
-      sequence = connection.quote(connection.pk_and_sequence_for(record.table_name).last.to_s)
-      connection.select_value("SELECT nextval(#{sequence})").tap { |first| connection.execute("SELECT setval(#{sequence}, #{first + size})") }
+      sequence = connection.pk_and_sequence_for(record.table_name).last.to_s
+      connection.select_value("SELECT nextval($1::regclass)", "SQL", [sequence]).tap { |first| connection.exec_query("SELECT setval($1::regclass, $2)", "SQL", [sequence, first + size]) }
     end
 
     # Of `main`: a connection that has changed tables has numbers of its own besides.
     def self.reserve_in_file(connection, name, size)
-      last = connection.select_value("SELECT seq FROM main.sqlite_sequence WHERE name = #{connection.quote(name)}")
-      connection.execute(last ? "UPDATE main.sqlite_sequence SET seq = #{last + size} WHERE name = #{connection.quote(name)}" : "INSERT INTO main.sqlite_sequence (name, seq) VALUES (#{connection.quote(name)}, #{size})")
+      last = connection.select_value("SELECT seq FROM main.sqlite_sequence WHERE name = ?", "SQL", [name])
+      change = last ? "UPDATE main.sqlite_sequence SET seq = ? WHERE name = ?" : "INSERT INTO main.sqlite_sequence (seq, name) VALUES (?, ?)"
+      connection.exec_update(change, "SQL", [last.to_i + size, name])
       last.to_i + 1
     end
     private_class_method :reserve_in_file

@@ -8,8 +8,11 @@ RSpec.describe "Files that are read in behind the page", :web do
   # What no rescue catches: as if the process were gone.
   killed = Class.new(Exception) # rubocop:disable Lint/InheritException
 
-  # The queue goes by the time of this machine.
-  before { clock.now = Time.now }
+  # The queue goes by the time of this machine; nobody else wants a turn.
+  before do
+    clock.now = Time.now
+    allow(Windlass::Imports::Reported).to receive(:new).and_wrap_original { |make, made| make.call(made, pause: ->(_) {}) }
+  end
 
   let(:athlete) { make_athlete.tap { |one| make_pause(one) && prescribe(one) } }
 
@@ -30,8 +33,8 @@ RSpec.describe "Files that are read in behind the page", :web do
   def at_step(number)
     left = number
     stub_const("Windlass::Imports::Reported::EVERY_S", 0)
-    allow(Windlass::Imports::Reported).to receive(:new).and_wrap_original do |make, *given|
-      make.call(*given).tap { |progress| allow(progress).to receive(:step).and_wrap_original { |step, *some| ((left -= 1) == -1 && yield) || step.call(*some) } }
+    allow(Windlass::Imports::Reported).to receive(:new).and_wrap_original do |make, made|
+      make.call(made, pause: ->(_) {}).tap { |progress| allow(progress).to receive(:step).and_wrap_original { |step, *some| ((left -= 1) == -1 && yield) || step.call(*some) } }
     end
   end
 

@@ -51,7 +51,7 @@ module Windlass
       def round(line, dose)
         line.within(phase: :work) do
           setting(dose, :leads).times { lead_in(line, dose) }
-          STAGES.zip(setting(dose, :stages_s)).each { |(level, told, cue), seconds| line.inhale(seconds, to: level, told: told, route: :mouth, narrowed: level != :full || nil, cue: stage_cue(dose, level, cue)) }
+          STAGES.zip(setting(dose, :stages_s)).each { |(level, told, cue), seconds| line.inhale(seconds, to: level, told: told_of(dose, told), route: :mouth, narrowed: level != :full || nil, cue: stage_cue(dose, level, cue)) }
           line.hold(dose[:hold_s], calls: relief(dose), cue: (setting(dose, :shoulders) == "up") ? "Keep it: let the shoulders drop loose" : "Keep it: neck and shoulders soft")
         end
         line.within(phase: :rest) do
@@ -60,13 +60,19 @@ module Windlass
         end
       end
 
+      def told_of(dose, told) = (setting(dose, :throat) == "audible") ? "#{told}, audible" : told
+
       # What helps is said early in a hold that leaves the time.
       RELIEF = "Too tight: let a little out"
       RELIEF_MS = 4000
       RELIEF_FROM_S = 8
-      private_constant :RELIEF, :RELIEF_MS, :RELIEF_FROM_S
+      LOOSE = [1500, "Shoulders loose"].freeze
+      private_constant :RELIEF, :RELIEF_MS, :RELIEF_FROM_S, :LOOSE
 
-      def relief(dose) = ([[RELIEF_MS, RELIEF].freeze].freeze if dose[:hold_s] >= RELIEF_FROM_S)
+      # @return [Array<Array(Integer, String)>, nil] as a segment has them
+      def relief(dose)
+        [(LOOSE if setting(dose, :shoulders) == "up"), ([RELIEF_MS, RELIEF].freeze if dose[:hold_s] >= RELIEF_FROM_S)].compact.then { |calls| calls.freeze if calls.any? }
+      end
 
       def lead_in(line, dose)
         line.inhale(setting(dose, :lead_in_s), to: setting(dose, :lead_size).to_sym, route: :nose, told: ("medium breath" if setting(dose, :lead_size) == "big"), cue: "In by the nose, #{LEADS.fetch(setting(dose, :lead_size))}")

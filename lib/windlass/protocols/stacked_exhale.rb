@@ -79,8 +79,8 @@ module Windlass
         line.within(tempo: setting(dose, :tempo)) do
           sniffs(line, beat_s(dose), 2)
           (form == :staged) ? staged(line, dose) : sung(line, dose, step)
+          line.hold(hold_s, cue: "Hold, empty")
         end
-        line.hold(hold_s, cue: "Hold, empty")
         line.within(phase: :rest) { rest(line, dose, "Breathe, small and easy") }
       end
 

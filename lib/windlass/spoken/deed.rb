@@ -51,7 +51,7 @@ module Windlass
       FURTHER = {residual: "complete, out", big: "short out"}.freeze
       SOUNDS = {hiss: "hiss", blow: "blow", shush: "shh", note: "sing"}.freeze
       # One word for what has several.
-      SHORT = {"half out" => "half", "complete, out" => "complete", "short out" => "short", "big breath" => "big", "full breath" => "fully", "medium breath" => "medium", "recovery breath" => "recovery", "sniff in" => "sniff", "belly, ribs, back" => "belly", "belly, ribs, chest" => "belly", "in, narrowed" => "narrowed"}.freeze
+      SHORT = {"half out" => "half", "complete, out" => "complete", "short out" => "short", "big breath" => "big", "full breath" => "fully", "medium breath" => "medium", "recovery breath" => "recovery", "sniff in" => "sniff", "belly, ribs, back" => "belly", "belly, ribs, chest" => "belly", "in, narrowed" => "narrowed", "belly, audible" => "belly", "chest, audible" => "chest", "collarbones, audible" => "collarbones"}.freeze
       # In the order in which they are said.
       FACETS = %i[side way narrowed level locks].freeze
     end

@@ -32,7 +32,8 @@ module Windlass
           end
         end
 
-        def calls(dose) = SlowBreaths.calls(dose[:minutes])
+        # Face down is said at once; on the back one lies anyhow.
+        def calls(dose) = ((setting(dose, :position) == "prone") ? [[0, "Face down"]] : []) + SlowBreaths.calls(dose[:minutes])
 
         # @return [String] `5 min, belly with the chest kept, on the back, in 3 s and out 5 s`
         def pattern_in_words(dose)
