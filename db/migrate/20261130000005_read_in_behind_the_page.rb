@@ -44,5 +44,7 @@ class ReadInBehindThePage < ActiveRecord::Migration[7.2]
     # An account that an archive is read into: nobody's, until it becomes a part of a house.
     add_column :accounts, :part_of_id, :bigint
     add_column :accounts, :staged, :json
+    # The first account has its number by itself; the next one gets the next.
+    reversible { |way| way.up { connection.reset_pk_sequence!("accounts") if connection.adapter_name == "PostgreSQL" } }
   end
 end
