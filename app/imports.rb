@@ -49,15 +49,25 @@ module Windlass
     # @return [Records::Import]
     def self.look(account, kind, bytes, about:, now:) = queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about.merge("look" => true), now: now))
 
+    # What was read in a day ago nobody asks for any more; what was asked then nobody answers: its bytes go with it.
+    def self.forget_old(now:)
+      Records::Import.where(made_at: ...(now - Records::Import::FORGOTTEN_S)).where.not(state: %w[working shown]).each do |import|
+        import.forget
+        import.destroy!
+      end
+    end
+
     # @return [Records::Import]
     def self.queued(import)
+      forget_old(now: import.made_at)
       Delayed::Job.enqueue(Job.new(import.id))
       import
     end
 
     # What the queue holds.
     Job = Struct.new(:import_id) do
-      def perform = Run.new(Records::Import.find(import_id), now: Time.now).call
+      # One that was forgotten meanwhile is none.
+      def perform = Records::Import.find_by(id: import_id)&.then { |import| Run.new(import, now: Time.now).call }
     end
   end
 end

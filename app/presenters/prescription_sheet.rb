@@ -48,6 +48,9 @@ module Windlass
       # @return [Progression::Ready, nil] nil where nothing is offered
       def ready = @ready ||= standing && @situations.ready(prescription.athlete_id, standing)
 
+      # @return [Array<Array(Integer, String)>] what is called in the whole of it
+      def calls = protocol.calls(dose_today)
+
       # @return [Boolean] something of it is counted aloud
       def counts? = protocol.families.any?(&:counted_aloud)
 

@@ -11,11 +11,13 @@ module Windlass
 
       ENDED = %w[done refused stopped failed].freeze
       PIECE_BYTES = 250_000
+      # Nobody asks for it any more.
+      FORGOTTEN_S = 86_400
       # As many are taken away at a time.
       PIECES = 20
 
       # Newest first, as long as somebody may ask for them.
-      scope :lately, ->(now) { where(made_at: (now - 86_400)..).order(id: :desc) }
+      scope :lately, ->(now) { where(made_at: (now - FORGOTTEN_S)..).order(id: :desc) }
 
       # @param bytes [String]
       # @return [Import] that waits

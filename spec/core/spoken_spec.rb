@@ -135,6 +135,10 @@ RSpec.describe Windlass::Spoken do
     expect([numbers[:up].last, numbers[:down].last, numbers[:none]]).to eq ["four", "one", []]
     compiled = Windlass::Protocols.find("ratio").compile({pattern: [4, 2, 4, 2], count_s: 1, rounds: 1})
     expect(described_class.of(compiled, voice: false).cues.map(&:kind).uniq).to match_array %i[tick tone]
+    # A call that nobody says is a tone, in the practice track as well.
+    own = Windlass::Protocols.find("own-pace")
+    calls = own.calls({minutes: 3})
+    expect(described_class.of(own.compile({minutes: 3}), calls: calls, voice: false).cues.select { |cue| cue.kind == :call }.map { |cue| [cue.at_ms, cue.words] }).to eq(calls.map { |at_ms, _| [at_ms, nil] })
   end
 
   it "says no place that would end in the last second of its part, and which lock is kept" do

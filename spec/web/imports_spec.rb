@@ -80,6 +80,15 @@ RSpec.describe "Files that are read in behind the page", :web do
     end
   end
 
+  it "are forgotten a day later, whole, where nobody answered; one that runs is not" do
+    about = {kind: "table", bytes: notebook(1), about: {}}
+    asked, runs, fresh = [90_000, 90_000, 3600].map { |ago| Windlass::Records::Import.keep(account, **about, now: clock.now - ago) }
+    asked.update!(state: "asks")
+    runs.update!(state: "working")
+    Windlass::Imports.forget_old(now: clock.now)
+    expect([Windlass::Records::Import.ids, Windlass::Records::ImportPiece.distinct.pluck(:import_id)]).to all(match_array([runs.id, fresh.id]))
+  end
+
   # Whatever was written when it was killed: the one that goes on leaves the same behind as one that was never killed.
   it "come in once and whole where the process was killed at any step" do
     athlete

@@ -10,14 +10,14 @@ module Windlass
       # Before the first tick of the count-in, and after the last tone.
       LEAD_S = 0.5
       TAIL_S = 1.0
-      SOUNDED = %i[tone tick note].freeze
+      SOUNDED = %i[tone tick note call].freeze
       # So many samples of silence are written at once.
       SILENCE = 4096
 
       QUIET = ("\0\0" * SILENCE).b.freeze
       private_constant :QUIET
 
-      # @param cues [Array<Spoken::Cue>] in order: its tones, ticks and notes
+      # @param cues [Array<Spoken::Cue>] in order: its tones, ticks, notes and calls; words are left out
       def initialize(cues)
         @kinds = {}
         @packed = {}

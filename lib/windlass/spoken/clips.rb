@@ -34,9 +34,9 @@ module Windlass
       # Words of their own.
       WORDS = %w[in out hold breathe wait go full empty left right nose mouth narrowed open root throat abdominal keep belly chest back ribs breaths collarbones and hiss blow shh sing plank round block of for last double triple half complete short big fully medium recovery sniff both all locks audible].freeze
       # What sounds better in one.
-      PHRASES = ["in left", "in right", "out left", "out right", "hold full", "hold empty", "both sides", "hand down", "face down", "let go", "let it go", "half out", "complete out", "short out", "big breath", "full breath", "medium breath",
-        "recovery breath", "belly breath", "on top", "soft shh", "loud shh", "slide down", "ribs wide", "last round", "last one", "last breath", "keep it", "press-ups", "shoulders loose", "let go soon", "last minute", "two more minutes", "let the lock go",
-        "too tight let a little out", "easy breathing", "quiet breathing", "suspend full", "suspend empty", "sniff in", "walk hold"].freeze
+      PHRASES = ["in left", "in right", "out left", "out right", "hold full", "hold empty", "both sides", "hand down", "face down", "let go", "half out", "complete out", "short out", "big breath", "full breath", "medium breath",
+        "recovery breath", "on top", "soft shh", "loud shh", "slide down", "ribs wide", "last round", "last one", "press-ups", "shoulders loose", "let go soon", "last minute", "two more minutes", "let the lock go",
+        "too tight let a little out", "sniff in", "walk hold"].freeze
       # How the synthesiser is to say what is written otherwise.
       SOUNDS = {"shh" => "[[S::]]", "nose" => "by the nose", "mouth" => "by the mouth", "press-ups" => "press ups", "complete out" => "complete, out", "too tight let a little out" => "too tight: let a little out", "soft shh" => "soft [[S::]]", "loud shh" => "loud [[S::]]"}.freeze
       # Families, for a session of several.

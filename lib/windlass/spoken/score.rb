@@ -37,7 +37,7 @@ module Windlass
         @blocks = blocks
         @room = Room.new
         @said, @dropped, @impossible = [], [], []
-        speak if voice
+        voice ? speak : sound_calls
         @cues = (@said + Tones.new(compiled, @deeds).all).sort_by.with_index { |one, order| [one.at_ms, order] }.freeze
         [@dropped, @impossible].each(&:freeze)
         freeze
@@ -55,6 +55,11 @@ module Windlass
         @placed.each_index { |index| own(index) }
         Places.new(@compiled, @blocks).all.each { |indexes, words| place(indexes, words) }
         @numbers.each_with_index { |numbers, index| count(numbers, index) }
+      end
+
+      # Where nothing is said a call is a tone.
+      def sound_calls
+        called.each { |at_ms, _, index, whole| @said << Cue.new(at_ms: at_ms, lasts_ms: Tones::CALL_MS, kind: :call, part: index, round: @placed[index].segment.round, whole: whole) }
       end
 
       def instruct(index)
