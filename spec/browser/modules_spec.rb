@@ -254,6 +254,21 @@ RSpec.describe "The deck's modules", :browser do
     expect(heard).to match [Windlass::Spoken::Clips::LENGTHS.size, be < 2.4, be > 0.15, be < 60, 2, false, true, true, false]
   end
 
+  it "cuts no word that is being said where only the clock slipped, and all of them where a hand changed what comes" do
+    stopped = evaluate(<<~JS, "sound.js")
+      const sound = new module.Sound();
+      sound.context = { currentTime: 10 };
+      const channel = sound.channel(), stopped = [];
+      for (const at of [9.2, 9.98, 10.5]) channel.keep({ stop: () => stopped.push(at) }, at);
+      channel.silence(50);
+      const slipped = [...stopped];
+      channel.silence();
+      return [slipped, stopped];
+    JS
+
+    expect(stopped).to eq [[9.98, 10.5], [9.98, 10.5, 9.2]]
+  end
+
   it "renders tones at their moments on the audio clock, and none when silenced" do
     rendered = evaluate(<<~JS, "sound.js")
       const offline = new OfflineAudioContext(1, 48000 * 3, 48000);

@@ -67,10 +67,11 @@ export class Lane {
   /**
    * @param byHand the timeline was changed: what was laid out before is wrong
    * @param lateMs what should have begun so little ago begins now
+   * @param begunMs what began longer ago is not taken back
    */
-  layOut(byHand, lateMs = LATE_MS) {
+  layOut(byHand, lateMs = LATE_MS, begunMs = Infinity) {
     if (!this.channel) return;
-    if (byHand) for (const one of [this.channel, this.buzz]) one.silence();
+    if (byHand) for (const one of [this.channel, this.buzz]) one.silence(begunMs);
     if (!this.run.live || this.run.paused) return;
     const now = this.run.now();
     const from = byHand ? now - lateMs : this.laidOutTo;
@@ -91,7 +92,8 @@ export class Lane {
   /** A hold may be longer than what was laid out when it began; and an audio clock that slipped plays late. */
   topUp(slippedMs) {
     if (!this.channel || !this.run.live || this.run.paused) return;
-    if (slippedMs) this.layOut(true, slippedMs);
+    // Nothing changed but the clock: what is being said goes on.
+    if (slippedMs) this.layOut(true, slippedMs, slippedMs);
     else if (this.laidOutTo - this.run.now() < TOP_UP_MS) this.layOut(false);
   }
 }

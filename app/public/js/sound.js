@@ -155,13 +155,17 @@ class Channel {
   lengthS({ kind, lastsMs }) { return kind === "note" ? lastsMs / 1000 - FALL_S : LENGTH_S[kind] ?? 0.12; }
 
   /** Words are drawn back like tones. */
-  words(say, at) { for (const source of this.sound.voice.lay(say, at, this.sound.context, this.out)) this.keep(source); }
+  words(say, at) { for (const [source, beginsAt] of this.sound.voice.lay(say, at, this.sound.context, this.out)) this.keep(source, beginsAt); }
 
-  /** Drops all that was laid out. */
-  silence() {
-    for (const source of this.scheduled) source.stop();
+  /**
+   * Drops what was laid out.
+   * @param begunMs what began longer ago goes on to its end: a word that is being said is not cut
+   */
+  silence(begunMs = Infinity) {
+    const since = (this.sound.context?.currentTime ?? 0) - begunMs / 1000;
+    for (const source of this.scheduled.filter(({ beginsAt }) => beginsAt > since)) source.stop();
     for (const timer of this.timers) clearTimeout(timer);
-    this.scheduled = [];
+    this.scheduled = this.scheduled.filter(({ beginsAt }) => beginsAt <= since);
     this.timers = [];
   }
 
@@ -175,12 +179,13 @@ class Channel {
     oscillator.connect(envelope).connect(this.out);
     oscillator.start(at);
     oscillator.stop(at + length + 0.05);
-    this.keep(oscillator);
+    this.keep(oscillator, at);
   }
 
-  keep(source) {
-    this.scheduled.push(source);
-    source.onended = () => { this.scheduled = this.scheduled.filter((one) => one !== source); };
+  keep(source, beginsAt) {
+    const one = { beginsAt, stop: () => source.stop() };
+    this.scheduled.push(one);
+    source.onended = () => { this.scheduled = this.scheduled.filter((other) => other !== one); };
   }
 
   get out() {

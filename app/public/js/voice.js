@@ -20,16 +20,17 @@ export class Voice {
   /**
    * Lays words out one after the other.
    * @param at seconds of the audio clock at which the first begins
-   * @returns [AudioBufferSourceNode] so that they can be taken back
+   * @returns [[AudioBufferSourceNode, seconds]] and when each begins, so that they can be taken back
    */
   lay(words, at, context, to) {
     let from = at;
     return words.filter((word) => this.buffers.has(word)).map((word) => {
       const source = new AudioBufferSourceNode(context, { buffer: this.buffers.get(word) });
       source.connect(to);
-      source.start(from);
+      const beginsAt = from;
+      source.start(beginsAt);
       from += source.buffer.duration + BETWEEN_S;
-      return source;
+      return [source, beginsAt];
     });
   }
 }
