@@ -20,8 +20,12 @@ module Windlass
 
     # @return [Array<String>] addresses of all there are
     def self.parts
-      @parts ||= Dir[File.join(FOLDER, "**/*")].select { |file| File.file?(file) && !file.include?("/licences/") }.sort.map { |file| path(file.delete_prefix("#{FOLDER}/")) }.freeze
+      @parts ||= Dir[File.join(FOLDER, "**/*")].select { |file| File.file?(file) && !file.include?("/licences/") && !further_voice?(file) }.sort.map { |file| path(file.delete_prefix("#{FOLDER}/")) }.freeze
     end
+
+    # Whoever likes another voice takes along what a session needs of it.
+    def self.further_voice?(file) = file.match?(%r{/voice/[^/]+/})
+    private_class_method :further_voice?
 
     # @return [#call] a Rack application for everything below {PREFIX}
     def self.files = Rack::Files.new(FOLDER, HEADERS)

@@ -9,7 +9,10 @@ module Windlass
       def self.call(account, protocol:, name:, dose:, note:)
         account.transaction do
           same = account.own_protocols.where(protocol: protocol.id, name: name, note: note).find { |own| own.to_dose == dose }
-          same || account.own_protocols.create!(account_id: account.id, protocol: protocol.id, name: name, dose: dose, note: note)
+          next same if same
+
+          RenderWords.later(dose)
+          account.own_protocols.create!(account_id: account.id, protocol: protocol.id, name: name, dose: dose, note: note)
         end
       end
     end

@@ -115,6 +115,7 @@ module Windlass
       end
 
       def self.create(athlete, protocol, standing, own, now, **more)
+        RenderWords.later(own&.to_dose)
         athlete.prescriptions.create!(account_id: athlete.account_id, protocol: protocol.id, dose: standing.dose,
           started_on: now.to_date, own_name: own&.name, own_dose: own&.to_dose, **more)
       end

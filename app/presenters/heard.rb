@@ -15,7 +15,8 @@ module Windlass
         protocol = session.to_protocol
         dose = session.to_dose
         way = session.prescription.counting.presence&.to_sym
-        KEPT.fetch([session.timeline.digest, session.protocol, dose, calls, way]) { new(protocol, dose, with_calls(timeline, calls), way: way) }
+        own_ms = Records::OwnWords.ms(timeline.segments)
+        KEPT.fetch([session.timeline.digest, session.protocol, dose, calls, way, own_ms]) { new(protocol, dose, with_calls(timeline, calls), way: way, own_ms: own_ms) }
       end
 
       def self.with_calls(timeline, calls) = timeline.with_segments(timeline.segments.zip(calls).map { |segment, own| segment.with(calls: (own if own.any?)) })
@@ -37,8 +38,9 @@ module Windlass
       attr_reader :silences
 
       # @param way [Symbol, nil] in which it is counted aloud; nil: as its family does
-      def initialize(protocol, dose, timeline, way: nil)
-        score = Spoken.of(timeline, counts: protocol.counting(dose, way: way), calls: protocol.calls(dose), blocks: protocol.named_blocks(dose))
+      # @param own_ms [Hash{String => Integer}] own words that are rendered
+      def initialize(protocol, dose, timeline, way: nil, own_ms: {})
+        score = Spoken.of(timeline, counts: protocol.counting(dose, way: way), calls: protocol.calls(dose), blocks: protocol.named_blocks(dose), own_ms: own_ms)
         laid = Spoken::Laid.new(timeline, score)
         @by_part = laid.by_part.transform_values { |sounds| sounds.map(&:to_a) }.freeze
         @ahead, @clips = laid.ahead, laid.clips

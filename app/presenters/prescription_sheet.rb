@@ -48,8 +48,12 @@ module Windlass
       # @return [Progression::Ready, nil] nil where nothing is offered
       def ready = @ready ||= standing && @situations.ready(prescription.athlete_id, standing)
 
-      # @return [Array<Array(Integer, String)>] what is called in the whole of it
-      def calls = protocol.calls(dose_today)
+      # @param words [Boolean] or tones alone
+      # @return [Spoken::Score] all that is heard of it
+      def heard(words:)
+        Spoken.of(timeline, counts: protocol.counting(dose_today, way: prescription.counting.presence&.to_sym), calls: protocol.calls(dose_today), blocks: protocol.named_blocks(dose_today),
+          own_ms: Records::OwnWords.ms(timeline.segments), voice: words)
+      end
 
       # @return [Boolean] something of it is counted aloud
       def counts? = protocol.families.any?(&:counted_aloud)

@@ -21,6 +21,13 @@ module Windlass
           "self.WINDLASS = #{JSON.generate(parts: Assets.parts, generation: GENERATION)};\n#{File.read(File.join(Assets::FOLDER, "js/service_worker.js"))}"
         end
 
+        # A coach's own words, in the voices that there are.
+        app.get("/words/:voice/:name.wav") do
+          content_type "audio/wav"
+          cache_control :private, :immutable, max_age: 31_536_000
+          Records::OwnWords.find_by!(name: said(:name), voice: said(:voice)).wave
+        end
+
         app.get("/along") { erb :"offline/along", locals: {title: "Without a network"} }
 
         app.post("/take-along") do

@@ -16,7 +16,7 @@ module Windlass
           sheet = dosed
           content_type "audio/wav"
           attachment "windlass-practice-#{today}.wav"
-          track = Formats::PracticeWav.new(Spoken.of(sheet.timeline, calls: sheet.calls, voice: false).cues)
+          track = Formats::PracticeWav.new(sheet.heard(words: said(:tones).empty?), own: Records::OwnWords.method(:samples))
           download { |out| track.write { |bytes| out << bytes } }
         end
 

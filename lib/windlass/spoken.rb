@@ -40,6 +40,8 @@ module Windlass
 end
 
 require_relative "spoken/clips"
+require_relative "spoken/voices"
+require_relative "spoken/samples"
 require_relative "spoken/deed"
 require_relative "spoken/deeds"
 require_relative "spoken/room"

@@ -44,4 +44,55 @@ RSpec.describe "What the deck plays", :browser do
 
     expect(compared.size).to be > 8
   end
+
+  # Asks a script of the page's own modules for a value.
+  def by_modules(*names, script)
+    modules = names.map { |name| %(import("#{Windlass::Assets.path("js/#{name}.js")}")) }.join(", ")
+    page.evaluate_async_script("Promise.all([#{modules}]).then(async (modules) => { #{script} }).then((found) => arguments[0](found), (error) => arguments[0](String(error.stack)))")
+  end
+
+  it "is speech as this device likes it: longer or shorter at its pitch, and never longer than what was reckoned" do
+    visit("/athletes/new")
+    found = by_modules("stretch", <<~JS)
+      const [{ stretched }] = modules;
+      const tone = Float32Array.from({ length: 24000 }, (_, at) => Math.sin(2 * Math.PI * 220 * at / 48000));
+      return [0.8, 1.14].map((factor) => { const other = stretched(tone, factor, 48000); let crossed = 0; for (let at = 1; at < other.length; at += 1) if (other[at - 1] < 0 && other[at] >= 0) crossed += 1; return [other.length, crossed / (other.length / 48000), Math.max(...other)]; });
+    JS
+    expect(found).to match [[19_200, be_within(8).of(220), be_within(0.15).of(1)], [27_360, be_within(8).of(220), be_within(0.15).of(1)]]
+
+    names = %w[in out-left hold-full seventeen last-round collarbones two-more-minutes]
+    lasting = by_modules("voice", <<~JS)
+      const [{ Voice, VOICES, PACES, PITCHES }] = modules;
+      const context = new AudioContext();
+      const all = [];
+      for (const voice of Object.keys(VOICES)) for (const pace of Object.keys(PACES)) for (const pitch of Object.keys(PITCHES)) {
+        Object.entries({ speaker: voice, pace, pitch }).forEach(([what, value]) => localStorage.setItem(`windlass.${what}`, value));
+        const one = new Voice();
+        await one.load(#{names.to_json}, context);
+        all.push([voice, pace, pitch, #{names.to_json}.map((name) => { const { buffer, rate } = one.buffers.get(name); return 1000 * buffer.duration / rate; })]);
+      }
+      localStorage.clear();
+      return all;
+    JS
+    expect(lasting.map { |one| one.first(3) }.uniq.size).to eq Windlass::Spoken::Voices::ALL.size * 6
+    reckoned = names.map { |name| Windlass::Spoken::Clips::LENGTHS.fetch(name) }
+    lasting.each { |*how, lengths| expect([how, lengths.zip(reckoned).map { |one, most| one - most }.max]).to match [how, be < 60] }
+  end
+
+  it "is words and tones, tones alone, or words alone: then only what no word tells has its tone" do
+    visit("/athletes/new")
+    sounded = by_modules("sound", <<~JS)
+      const [{ Sound }] = modules;
+      const sound = new Sound();
+      await sound.wake();
+      const cues = [{ kind: "in", told: true }, { kind: "out" }, { kind: "tick" }, { kind: "note", hz: 220, lastsMs: 300, told: true }, { kind: "call", say: ["let-go-soon"] }, { kind: "say", say: ["in"] }].map((cue) => ({ ...cue, inMs: 500 }));
+      return [[true, true], [false, true], [true, false]].map(([speaking, toning]) => {
+        const heard = [];
+        const channel = Object.assign(sound.channel(), { speaking, toning, tone: (hz) => heard.push(hz), words: (say) => heard.push(say[0]) });
+        channel.schedule(cues);
+        return heard;
+      });
+    JS
+    expect(sounded).to eq [[440, 660, 660, 440, 880, 220, "let-go-soon", "in"], [440, 660, 660, 440, 880, 220, 784, 988], [660, 440, 220, "let-go-soon", "in"]]
+  end
 end

@@ -130,6 +130,21 @@ RSpec.describe Windlass::Spoken do
     expect(hiss.map { |cue| compiled.placed[cue.part].start_ms - cue.at_ms }).to all(be_within(1).of(60_000 / 66.0))
   end
 
+  it "names the blocks of a series by what differs, and others by their family" do
+    series = lambda do |*all|
+      dose = Windlass::Protocols.dose({blocks: all.map { |id, more| {protocol: id, dose: {**Windlass::Protocols.find(id).start(values), **more}} }})
+      blocks.named_blocks(dose).values
+    end
+    ways = %w[none in out both].map { |way| ["alternate-nostril", {stage: 0, form: "warming", narrow: way}] }
+    expect(series[*ways]).to eq ["open", "narrowed in", "narrowed out", "narrowed in and out"]
+    expect(series[ways[1], ["ratio", {}], ways[1]]).to eq ["alternate nostril", "ratio breathing", "alternate nostril"]
+    expect(series[*ways].map { |name| described_class::Clips.of("block two: #{name}") }).to all(be_an(Array))
+
+    dose = Windlass::Protocols.dose({blocks: ways.map { |id, more| {protocol: id, dose: {**Windlass::Protocols.find(id).start(values), **more, count_s: 1.5}} }})
+    score = described_class.of(blocks.bound(dose).compile(dose), blocks: blocks.named_blocks(dose))
+    expect(score.cues.select { |cue| cue.kind == :place }.map(&:words)).to include("block one: open; round one of two", "block two: narrowed in; round one of two", "last round", "block four: narrowed in and out; round one of two")
+  end
+
   it "counts the way that is wanted, or not at all, and says nothing where only tones are" do
     numbers = ->(way) { words["ratio", {pattern: [4, 2, 4, 2], count_s: 1, rounds: 1}, way: way].select { |cue| cue.kind == :count && cue.part == 2 }.map(&:words) }
     expect([numbers[:up].last, numbers[:down].last, numbers[:none]]).to eq ["four", "one", []]

@@ -34,7 +34,8 @@ RSpec.describe "Rubbish", :web do
     Windlass::Actions::PlanProgramme.fill(programme, now: clock.now)
     nothing = ["x", "-1", "0", "9" * 40, "%FF", "%00", "..%2f"]
     {athlete_id: [athlete.id] * 4 + nothing, id: [1, 1, 1, 2, "co2-table", "ratio"] + nothing, kind: Windlass::Measures::KINDS.map(&:id) + nothing,
-     uuid: [run.uuid, *planned.map(&:uuid), measure.uuid, run.uuid, squad.uuid, *programme.planned_sessions.map(&:uuid)] + nothing, secret: nothing, token: [Windlass::MorningLinks.new(Windlass::Web.settings.session_secret).path(athlete).split("/").last] * 3 + nothing, slot_id: [1, 2] + nothing}
+     uuid: [run.uuid, *planned.map(&:uuid), measure.uuid, run.uuid, squad.uuid, *programme.planned_sessions.map(&:uuid)] + nothing, secret: nothing, token: [Windlass::MorningLinks.new(Windlass::Web.settings.session_secret).path(athlete).split("/").last] * 3 + nothing, slot_id: [1, 2] + nothing,
+     voice: ["deep"] + nothing, name: [Windlass::Spoken::Clips.own_name("x")] + nothing}
   end
 
   define_method(:path_of) do |pattern, random|

@@ -3,6 +3,7 @@
 import { Journal } from "./journal.js";
 import { sendPieces } from "./outbox.js";
 import { readable, store } from "./store.js";
+import { addressOf, speech } from "./voice.js";
 
 const WORKER = "/sw.js";
 const AGAIN_MS = 20_000;
@@ -56,6 +57,7 @@ export function takeAlong() {
         const answer = await fetch(deck.path);
         if (!answer.ok || answer.redirected) return "not taken along: it can not be run today any more";
         bytes = (await answer.clone().blob()).size;
+        await this.takeWords(cache, await answer.clone().text());
         await cache.put(deck.path, answer);
         await store.putAlong({ ...deck, day: today });
         return HERE;
@@ -63,6 +65,15 @@ export function takeAlong() {
         await cache.delete(deck.path);
         if (error.name === "TypeError") return "not taken along: the server does not answer";
         return `not taken along: this browser gives no room for it, and ${Math.max(1, Math.ceil(bytes / 1000))} kB are needed`;
+      }
+    },
+
+    /** The words of a deck as this device likes them: those that do not lie with the parts of the application. */
+    async takeWords(cache, page) {
+      const { words } = JSON.parse(new DOMParser().parseFromString(page, "text/html").getElementById("plan").textContent);
+      for (const word of words) {
+        const address = addressOf(word, speech().voice);
+        if (!await caches.match(address, { ignoreVary: true })) await cache.add(address).catch(() => {});
       }
     },
 

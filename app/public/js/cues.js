@@ -6,7 +6,7 @@ const AFTER_TONE_MS = 140;
 
 /**
  * @param run what runs: its segments, what its part is and since when, and when each part ends by itself
- * @returns [{kind, atMs, hz, say, own, instruction}] after fromMs, up to toMs
+ * @returns [{kind, atMs, hz, say, own, told}] after fromMs, up to toMs; told: words say it, too
  */
 export function cuesBetween(run, fromMs, toMs) {
   const { segments, state } = run;
@@ -30,7 +30,9 @@ export function cuesBetween(run, fromMs, toMs) {
 /** What is heard of one part that begins then, and ends so many milliseconds later: null where nobody knows when. */
 function heard(run, at, start, ms) {
   const { heard: sounds = [], ahead, ms: planned } = run.segments[at];
-  const laid = sounds.map((sound) => cueOf(sound, start, ms, run.plannedMs(at), planned)).filter(Boolean).filter((cue) => counted(run, at, cue));
+  // What words say needs no tone, for who likes words alone; what leads into the next part is of that one.
+  const told = Boolean(ahead) || sounds.some(([kind, anchor]) => kind === "say" && anchor !== "e");
+  const laid = sounds.map((sound) => cueOf(sound, start, ms, run.plannedMs(at), planned)).filter(Boolean).filter((cue) => counted(run, at, cue)).map((cue) => ({ ...cue, told }));
   // Its words were to be said before it: a hand was quicker.
   if (ahead && at === run.state.index && run.state.byHand) laid.push({ kind: "say", atMs: start + AFTER_TONE_MS, say: ahead });
   return laid;

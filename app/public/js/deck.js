@@ -19,6 +19,11 @@ import { Pedal } from "./pedal.js";
 import { setup } from "./setup.js";
 import { WakeLock } from "./wake_lock.js";
 
+// What is heard. A part that no word tells has its tone also where it is words alone.
+const EARS = { words: "Words and tones", tones: "Tones alone", alone: "Words alone" };
+/** Only a browser could speak its own words. */
+const unrendered = ({ heard }) => heard?.some(([kind, , , , words]) => kind === "own" && typeof words === "string");
+
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
   let run, lane, sound, channel, plan, hand, oximeter, wakeLock, pedal;
@@ -36,10 +41,10 @@ export function deck() {
     ...card(() => run, () => sound),
     ...ease(() => lane),
     ...hiss(() => lane),
-    ...setup(() => pedal, () => apply()),
+    ...setup(() => pedal, () => apply(), () => sound),
     ...soundSwitch(() => sound, () => run?.live),
     cue: "Ready", own: "", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, rating: false, begun: false, unspoken: false, paused: false, resting: true, perMinute: null, pulseLeads: false, unasked: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: chosen("counts") === "tap", place: "", speaking: chosen("voice") !== "tones",
+    live: true, over: false, rating: false, begun: false, unspoken: false, paused: false, resting: true, perMinute: null, pulseLeads: false, unasked: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: chosen("counts") === "tap", place: "", ear: chosen("voice") in EARS ? chosen("voice") : "words",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -48,7 +53,7 @@ export function deck() {
       plan.hands_free = !this.byTap;
       sound = new Sound();
       channel = sound.channel();
-      channel.speaking = this.speaking;
+      this.listenAs();
       oneTab([plan.uuid], () => this.begin(), () => this.refuse("This session is on the deck in another tab", "Close that one, and load this one again."));
     },
 
@@ -87,7 +92,7 @@ export function deck() {
       await sound.wake();
       if (run?.live) lane.layOut(true);
       await sound.voice.load(plan.words, sound.context);
-      if (run?.live && this.speaking) lane.layOut(true);
+      if (run?.live && channel.speaking) lane.layOut(true);
     },
 
     keyUp(event) { pedal?.up(event); },
@@ -157,15 +162,19 @@ export function deck() {
       run.handsFree = !this.byTap;
       if (run.live) lane.changed(true);
     },
-    /** Words and tones, or tones alone. */
     nextVoice() {
       if (!run || run.over) return;
-      this.speaking = !this.speaking;
-      choose("voice", this.speaking ? "words" : "tones");
-      channel.speaking = this.speaking;
+      const ears = Object.keys(EARS);
+      this.ear = ears[(ears.indexOf(this.ear) + 1) % ears.length];
+      choose("voice", this.ear);
+      this.listenAs();
       if (run.live) lane.layOut(true);
     },
-    get voiceWord() { return this.speaking ? "Words and tones" : "Tones alone"; },
+    listenAs() {
+      channel.speaking = this.ear !== "tones";
+      channel.toning = this.ear !== "alone";
+    },
+    get voiceWord() { return EARS[this.ear]; },
     get countWord() { return this.byTap ? "by a tap" : "by the clock"; },
     skip(event) { if (run?.live && run.started) run.skip(event); this.show(); },
     pause(event) { if (run?.live) run.pause(event); this.show(); },
@@ -218,7 +227,7 @@ export function deck() {
         this.cue = this.unasked ? "Ask first" : "Ready";
         this.mainWord = this.unasked ? "Nothing of it" : "Start";
       }
-      this.unspoken = !run.started && !hasVoice() && plan.segments.some(({ own }) => own);
+      this.unspoken = !run.started && !hasVoice() && plan.segments.some(unrendered);
       hand.move(run.planned);
     },
 

@@ -2,6 +2,7 @@
 // WINDLASS.parts, and WINDLASS.generation, a name that changes when any part does.
 const { parts, generation } = self.WINDLASS;
 const START = "/along";
+const WORDS = "/words/";
 const CLOCK = "/water/clock";
 const DECKS = /^\/(sessions|squads)\/[^/]+\/deck$/;
 
@@ -29,7 +30,7 @@ self.addEventListener("fetch", (event) => {
   const { request } = event;
   const { origin, pathname } = new URL(request.url);
   if (request.method !== "GET" || origin !== self.location.origin) return;
-  if (pathname.startsWith("/assets/")) event.respondWith(part(request));
+  if (pathname.startsWith("/assets/") || pathname.startsWith(WORDS)) event.respondWith(part(request));
   else if (request.mode === "navigate") event.respondWith(page(request));
 });
 

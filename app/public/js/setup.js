@@ -1,5 +1,6 @@
 // What is set up on a device: which way figures run, whether cues are felt, what a pedal does.
 import { choose, chosen } from "./choices.js";
+import { chooseNext, PACES, PITCHES, speech, VOICES } from "./voice.js";
 
 const FIGURES = ["usual", "up", "down"];
 const FIGURES_WORDS = { usual: "Figures as usual", up: "Figures up", down: "Figures down" };
@@ -8,10 +9,13 @@ const FIGURES_WORDS = { usual: "Figures as usual", up: "Figures up", down: "Figu
  * What the deck gets for it.
  * @param pedal answers the pedal
  * @param apply called after a change
+ * @param sound answers the sound
  */
-export function setup(pedal, apply) {
+export function setup(pedal, apply, sound) {
   return {
     figures: chosen("figures") ?? "usual", buzzing: chosen("buzz") === "on", buzzable: "vibrate" in navigator, teaching: "", taughtTimes: 0,
+
+    speech: speech(),
 
     openSetup() { document.getElementById("setup").showModal(); },
 
@@ -21,6 +25,19 @@ export function setup(pedal, apply) {
       apply();
     },
     figuresWord() { return FIGURES_WORDS[this.figures]; },
+
+    nextSpeaker() { this.speakAs("speaker", VOICES); },
+    nextPace() { this.speakAs("pace", PACES); },
+    nextPitch() { this.speakAs("pitch", PITCHES); },
+    async speakAs(what, all) {
+      chooseNext(what, all);
+      this.speech = speech();
+      await sound().speakAnew();
+      apply();
+    },
+    speakerWord() { return VOICES[this.speech.voice]; },
+    paceWord() { return PACES[this.speech.pace][0]; },
+    pitchWord() { return PITCHES[this.speech.pitch][0]; },
 
     toggleBuzz() {
       this.buzzing = !this.buzzing;

@@ -17,6 +17,7 @@ const TONES = {
 const LENGTH_S = { hold_full: 0.35, hold_empty: 0.35, tick: 0.04, accent: 0.04 };
 // Words alone: nothing sounds but them.
 const SPOKEN = ["say", "count", "call", "own"];
+const BEATS = ["tick", "accent"];
 const FALL_S = 0.04;
 // The audio clock may slip against the page's while nothing sounds: further than this, what is laid out is wrong.
 const SLIP_S = 0.006;
@@ -123,6 +124,9 @@ export class Sound {
     if (this.gain) this.gain.gain.value = this.muted ? 0 : this.volume * LOUDEST;
   }
 
+  /** Another way of speaking was chosen on this device. */
+  async speakAnew() { if (this.context) await this.voice.again(this.context, this.gain); }
+
   /** Drops all that was laid out, of every session. */
   silence() { for (const channel of this.channels) channel.silence(); }
 }
@@ -134,6 +138,7 @@ class Channel {
     this.scheduled = [];
     this.timers = [];
     this.speaking = false;
+    this.toning = true;
   }
 
   /** @param cues [{kind, inMs, hz, say}] from now; what is over already is passed over */
@@ -149,7 +154,10 @@ class Channel {
     }
   }
 
-  toned({ kind }) { return kind === "call" ? !this.speaking : !SPOKEN.includes(kind); }
+  toned({ kind, told }) {
+    if (!this.toning && (BEATS.includes(kind) || (told && kind !== "note"))) return false;
+    return kind === "call" ? !this.speaking : !SPOKEN.includes(kind);
+  }
 
   /** A note goes on until what is sung begins. */
   lengthS({ kind, lastsMs }) { return kind === "note" ? lastsMs / 1000 - FALL_S : LENGTH_S[kind] ?? 0.12; }

@@ -19,9 +19,9 @@ import { WakeLock } from "./wake_lock.js";
 // What is for one alone: a tap leads, an oximeter, a heart.
 const NOT_HERE = ["taps", "oximeter", "beat"];
 // Whose words are said: all, the lane in focus, nobody's.
-const SPEAKING = ["all", "one", "none"];
+const SPEAKING = ["all", "one", "none", "alone"];
 const SPEAKING_KEY = "windlass.squad.voice";
-const SPEAKING_WORDS = { all: "Words of all", one: "Words of one", none: "Tones alone" };
+const SPEAKING_WORDS = { all: "Words of all", one: "Words of one", none: "Tones alone", alone: "Words of all, alone" };
 
 export function squad() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
@@ -39,7 +39,7 @@ export function squad() {
   return {
     ...card(() => run, () => sound),
     ...ease(() => run?.lane),
-    ...setup(() => pedal, () => apply()),
+    ...setup(() => pedal, () => apply(), () => sound),
     ...soundSwitch(() => sound, () => run?.live),
     name: "", cue: "Ready", own: "", figure: "", next: "", place: "", kept: "", mainWord: "Start all", holding: "", breathOf: "", known: false, idle: false,
     live: true, over: false, allOver: false, rating: false, running: false, paused: false, resting: true, holdable: false, begun: false, lastBreath: null,
@@ -144,7 +144,10 @@ export function squad() {
       this.letSpeak();
     },
     letSpeak() {
-      run.lanes.forEach((lane, at) => { lane.channel.speaking = this.speaking === "all" || (this.speaking === "one" && at === run.focus); });
+      run.lanes.forEach((lane, at) => { 
+        lane.channel.speaking = ["all", "alone"].includes(this.speaking) || (this.speaking === "one" && at === run.focus);
+        lane.channel.toning = this.speaking !== "alone";
+      });
       this.layOut();
     },
     get stopWho() { return ` ${this.name}`; },

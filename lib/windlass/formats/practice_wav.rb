@@ -2,26 +2,30 @@
 
 module Windlass
   module Formats
-    # A session to listen to, for a telephone in a bag: the very tones of the deck, as RIFF/WAVE, 16 bit, one channel. Written part after
-    # part: however long it is, little of it is in memory.
+    # A session to listen to, for a telephone in a bag: the very tones and words of the deck, as RIFF/WAVE, 16 bit, one channel. Written part
+    # after part: however long it is, little of it is in memory.
     class PracticeWav
       RATE = 22_050
       LOUD = 0.4 * 32_767
+      # The largest sample of a word.
+      FULL = 32_768.0
       # Before the first tick of the count-in, and after the last tone.
       LEAD_S = 0.5
       TAIL_S = 1.0
-      SOUNDED = %i[tone tick note call].freeze
       # So many samples of silence are written at once.
       SILENCE = 4096
 
       QUIET = ("\0\0" * SILENCE).b.freeze
       private_constant :QUIET
 
-      # @param cues [Array<Spoken::Cue>] in order: its tones, ticks, notes and calls; words are left out
-      def initialize(cues)
+      # @param score [Spoken::Score]
+      # @param own [#call] gets the name of own words that are rendered, gives them as µ-law; what is not rendered is left out
+      def initialize(score, own: nil)
+        @own_ms = score.own_ms
+        @own = own
         @kinds = {}
         @packed = {}
-        cues = cues.select { |cue| SOUNDED.include?(cue.kind) }
+        cues = score.cues.select { |cue| sounds?(cue) }
         first = cues.first.at_ms
         @sounds = cues.map { |cue| [(((cue.at_ms - first) / 1000.0 + LEAD_S) * RATE).round, sound(cue)] }
         @samples = @sounds.map { |from, tone| from + tone.size }.max + (TAIL_S * RATE).round
@@ -46,10 +50,22 @@ module Windlass
 
       private
 
+      def sounds?(cue) = cue.words.nil? || !clips(cue).nil?
+
+      # @return [Array<String>, nil] nil where only a browser could speak it
+      def clips(cue) = Spoken::Clips.of(cue.words, (cue.kind == :own) ? @own_ms : {})
+
       def sound(cue)
+        return @kinds[cue.words] ||= spoken(clips(cue)) if cue.words
+
         kind = cue.tone || ((cue.kind == :tick && cue.accent) ? :accent : cue.kind)
         seconds = (cue.lasts_ms / 1000.0 - Tones::FALL_S if cue.kind == :note)
         @kinds[[kind, cue.hz, seconds]] ||= Tones.samples(kind, cue.hz, RATE, seconds: seconds)
+      end
+
+      def spoken(names)
+        between = Array.new(Spoken::Samples.size(Spoken::Clips::BETWEEN_MS), 0.0)
+        names.map { |name| MuLaw.decode(name.start_with?(Spoken::Clips::OWN) ? @own.call(name) : Spoken::Samples.of(name)).map { |sample| sample / FULL } }.reduce { |all, one| all + between + one }
       end
 
       def header

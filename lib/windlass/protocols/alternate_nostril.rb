@@ -90,6 +90,8 @@ module Windlass
           dose[:counts]&.map { |count| Words.number(count) }&.join(" : "), "#{Words.seconds(dose[:count_s])} a count"].compact.join(", ")
       end
 
+      def told_apart(dose) = Nostril::SAID_WAYS.fetch(chosen(dose).chosen(:narrow))
+
       private
 
       # Told with the pattern already.

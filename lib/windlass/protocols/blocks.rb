@@ -153,7 +153,12 @@ module Windlass
         ->(block) { block && own[block - 1].call(nil) }
       end
 
-      def named_blocks(dose) = bound(dose).runs.each.with_index(1).to_h { |one, number| [number, one.protocol.name.downcase] }
+      # Where a family comes more than once, by what differs.
+      def named_blocks(dose)
+        runs = bound(dose).runs
+        apart = runs.group_by { |one| one.protocol.id }.transform_values { |same| same.map { |one| one.protocol.told_apart(one.dose) }.uniq.size > 1 }
+        runs.each.with_index(1).to_h { |one, number| [number, (one.protocol.told_apart(one.dose) if apart[one.protocol.id]) || one.protocol.name.downcase] }
+      end
 
       def calls(dose) = bound(dose).blocks.first&.then { |one| one.protocol.calls(one.dose) } || []
 

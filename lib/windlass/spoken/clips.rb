@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "digest"
 require "json"
 
 module Windlass
@@ -57,14 +58,18 @@ module Windlass
       # What only a browser can speak.
       A_LETTER_MS = 75
       LONGEST_PHRASE = 6
+      OWN = "own-"
 
       # @param text [String]
       # @return [String] name of its file, which may or may not be there
       def self.name(text) = text.downcase.tr(" ", "-")
 
       # @param text [String] `hold, full; root`
+      # @param own [Hash{String => Integer}] own words that are rendered, and their milliseconds
       # @return [Array<String>, nil] names of files, in order; nil where one is not there
-      def self.of(text)
+      def self.of(text, own = {})
+        return [own_name(text)] if own.key?(text)
+
         words = text.downcase.delete(",;:.").split
         names = []
         until words.empty?
@@ -74,8 +79,15 @@ module Windlass
         names
       end
 
+      # Of a coach's own words: it tells nobody what they are.
+      # @return [String]
+      def self.own_name(text) = "#{OWN}#{Digest::SHA256.hexdigest(text)[0, 16]}"
+
+      # @param own [Hash{String => Integer}] own words that are rendered, and their milliseconds
       # @return [Integer] milliseconds that it takes to say
-      def self.ms(text)
+      def self.ms(text, own = {})
+        return own[text] if own.key?(text)
+
         names = of(text)
         return text.length * A_LETTER_MS unless names
 

@@ -29,7 +29,7 @@ module Windlass
       def calls = @score.cues.select(&:whole).map { |cue| [cue.at_ms, Clips.of(cue.words).to_a] }
 
       # @return [Array<String>] every clip that may be wanted
-      def clips = @score.cues.flat_map { |cue| Clips.of(cue.words.to_s).to_a }.uniq
+      def clips = @score.cues.flat_map { |cue| of(cue).to_a }.uniq
 
       private
 
@@ -66,10 +66,12 @@ module Windlass
         %i[instruction place].include?(cue.kind) ? :say : cue.kind
       end
 
+      def of(cue) = Clips.of(cue.words.to_s, (cue.kind == :own) ? @score.own_ms : {})
+
       def said(cue)
         return {} unless cue.words
 
-        clips = Clips.of(cue.words)
+        clips = of(cue)
         clips ? {clips: clips} : {words: cue.words}
       end
     end

@@ -37,14 +37,13 @@ module Windlass
 
       def words(indexes)
         segment = @placed[indexes.first].segment
-        [block(indexes.first, segment.block), (round(segment) if indexes.sum { |index| @placed[index].ms } >= ROUND_MS)].compact.join("; ").then { |words| words unless words.empty? }
+        [(block(segment.block) if opens?(indexes.first)), (round(segment) if indexes.sum { |index| @placed[index].ms } >= ROUND_MS)].compact.join("; ").then { |words| words unless words.empty? }
       end
 
-      def block(index, number)
-        return if @names[number].nil? || (index.positive? && @placed[index - 1].segment.block == number)
+      # Nothing that is counted is before it in its block.
+      def opens?(index) = (@opening ||= @placed.each_index.select { |at| counted?(at) }.uniq { |at| @placed[at].segment.block }).include?(index)
 
-        "block #{Clips.number(number)}: #{@names[number]}"
-      end
+      def block(number) = @names[number] && "block #{Clips.number(number)}: #{@names[number]}"
 
       def round(segment)
         most = (@most ||= @placed.map(&:segment).select(&:round).group_by(&:block).transform_values { |all| all.map(&:round).max })[segment.block].to_i

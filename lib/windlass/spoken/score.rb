@@ -20,21 +20,23 @@ module Windlass
       # The beats that a sound is to last, said one beat before it.
       HELD_SOUNDS = %i[hiss].freeze
 
-      # Of {Cue}, in order of time; of {Silence}.
-      attr_reader :cues, :dropped, :impossible
+      # Of {Cue}, in order of time; of {Silence}; of own words that are rendered, their milliseconds.
+      attr_reader :cues, :dropped, :impossible, :own_ms
 
       # @param compiled [Timeline::Compiled]
       # @param counts [#call] @see Counting
       # @param calls [Array<Array(Integer, String)>] of the whole session
       # @param blocks [Hash{Integer => String}] their names, where there are several
+      # @param own_ms [Hash{String => Integer}] own words that are rendered, and how long they take
       # @param voice [Boolean] words are said; otherwise it is tones alone
-      def initialize(compiled, counts: ->(_block) {}, calls: [], blocks: {}, voice: true)
+      def initialize(compiled, counts: ->(_block) {}, calls: [], blocks: {}, own_ms: {}, voice: true)
         @compiled = compiled
         @placed = compiled.placed
         @deeds = Deeds.new(compiled)
         @counting = Counting.new(compiled, counts)
         @calls = calls
         @blocks = blocks
+        @own_ms = own_ms
         @room = Room.new
         @said, @dropped, @impossible = [], [], []
         voice ? speak : sound_calls
@@ -149,7 +151,7 @@ module Windlass
       def own(index)
         words = @placed[index].segment.own or return
         place = @placed[index]
-        at = @room.first(place.start_ms + AFTER_TONE_MS, place.end_ms - Room::APART_MS, Clips.ms(words))
+        at = @room.first(place.start_ms + AFTER_TONE_MS, place.end_ms - Room::APART_MS, Clips.ms(words, @own_ms))
         at ? say(:own, words, index, at) : drop(:own, index, "the part is too short for them")
       end
 
@@ -169,7 +171,7 @@ module Windlass
       end
 
       def say(kind, words, index, at_ms, **more)
-        lasts_ms = Clips.ms(words)
+        lasts_ms = Clips.ms(words, (kind == :own) ? @own_ms : {})
         @room.take(at_ms, at_ms + lasts_ms)
         @said << Cue.new(at_ms: at_ms, lasts_ms: lasts_ms, kind: kind, words: words, part: index, round: @placed[index].segment.round, **more)
       end

@@ -25,6 +25,12 @@ module Windlass
         compiled.with_segments(compiled.segments.map { |segment| worded(segment, said) })
       end
 
+      # @param dose [Hash] as composed, of one family or of blocks
+      # @return [Array<String>] all that is to be said of it, once each
+      def self.texts(dose)
+        [*dose.fetch(:said, {}).except(NOTE).values, *dose.fetch(:blocks, []).flat_map { |block| texts(block.fetch(:dose, {})) }].uniq
+      end
+
       # @param said [Object] as it came
       # @return [Hash{Symbol => String}] by part
       def self.faults(said)

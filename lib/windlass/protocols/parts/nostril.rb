@@ -16,6 +16,7 @@ module Windlass
 
       WAYS = {"none" => [], "in" => %i[in], "out" => %i[out], "both" => %i[in out]}.freeze
       WAY_WORDS = {"none" => "open", "in" => "narrowed in", "out" => "narrowed out", "both" => "narrowed both ways"}.freeze
+      SAID_WAYS = {"none" => "open", "in" => "narrowed in", "out" => "narrowed out", "both" => "narrowed in and out"}.freeze
       HELD = {"none" => [], "full" => %i[full], "empty" => %i[empty], "both" => %i[full empty]}.freeze
       HELD_WORDS = {"none" => "no retention", "full" => "holding full", "empty" => "holding empty", "both" => "holding full and empty"}.freeze
 

@@ -201,6 +201,10 @@ module Windlass
       def counting(_dose, way: nil) = ->(_block) { counted_aloud && [counted_aloud.first, way || counted_aloud.last] }
 
       # @param _dose [Hash]
+      # @return [String, nil] what tells it from another block of its family, in words that are said: `narrowed in`
+      def told_apart(_dose) = nil
+
+      # @param _dose [Hash]
       # @return [Hash{Integer => String}] names of its blocks, where it has several
       def named_blocks(_dose) = {}
 
