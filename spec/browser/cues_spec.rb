@@ -79,6 +79,23 @@ RSpec.describe "What the deck plays", :browser do
     lasting.each { |*how, lengths| expect([how, lengths.zip(reckoned).map { |one, most| one - most }.max]).to match [how, be < 60] }
   end
 
+  it "lies where it was reckoned, however long the reckoning took" do
+    visit("/athletes/new")
+    laid = by_modules("sound", <<~JS)
+      const [{ Sound }] = modules;
+      const sound = new Sound();
+      await sound.wake();
+      const starts = [];
+      const channel = Object.assign(sound.channel(), { tone: (hz, at) => starts.push(at) });
+      const since = performance.now();
+      channel.schedule([{ kind: "hold_full", inMs: 1000 }], since);
+      while (performance.now() < since + 80);
+      channel.schedule([{ kind: "hold_full", inMs: 1000 }], since);
+      return 1000 * (starts[1] - starts[0]);
+    JS
+    expect(laid).to be_within(8).of(0)
+  end
+
   it "is words and tones, tones alone, or words alone: then only what no word tells has its tone" do
     visit("/athletes/new")
     sounded = by_modules("sound", <<~JS)

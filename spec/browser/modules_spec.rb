@@ -243,8 +243,8 @@ RSpec.describe "The deck's modules", :browser do
       const table = #{JSON.generate(Windlass::Spoken::Clips::LENGTHS)};
       const voice = new module.Voice();
       await voice.load(#{JSON.generate(Windlass::Spoken::Clips::LENGTHS.keys)}, context);
-      const lengths = [...voice.buffers.values()].map((buffer) => buffer.duration);
-      const off = [...voice.buffers].map(([name, buffer]) => Math.abs(buffer.duration * 1000 - table[name]));
+      const lengths = [...voice.buffers.values()].map(({ buffer }) => buffer.duration);
+      const off = [...voice.buffers].map(([name, { buffer }]) => Math.abs(buffer.duration * 1000 - table[name]));
       const laid = voice.lay(["in", "left", "nothing"], 1, context, context.destination).length;
       const samples = (await context.startRendering()).getChannelData(0);
       const loud = (from, to) => samples.slice(from * 22050, to * 22050).some((one) => Math.abs(one) > 0.05);

@@ -182,6 +182,10 @@ RSpec.describe Windlass::Spoken do
     expect(laid.fetch(1).map(&:to_a).select { |kind, *| %i[tick accent].include?(kind) }.map { |_, at, share| [at, share] }).to eq((0..5).map { |beat| ["b", (beat / 6.0).round(6)] })
   end
 
+  it "names own words as no word that ships is named" do
+    expect(described_class::Clips::LENGTHS.keys.grep(/\A#{described_class::Clips::OWN}/)).to eq []
+  end
+
   it "has a file for every word, no other, and knows how long each is" do
     files = Dir["#{described_class::Clips::FOLDER}/*.mp3"].map { |path| File.basename(path, ".mp3") }
     expect([files, described_class::Clips::LENGTHS.keys]).to all(match_array(described_class::Clips::ALL.map { |text| described_class::Clips.name(text) }))

@@ -73,11 +73,11 @@ export class Lane {
     if (!this.channel) return;
     if (byHand) for (const one of [this.channel, this.buzz]) one.silence(begunMs);
     if (!this.run.live || this.run.paused) return;
-    const now = this.run.now();
+    const [sinceMs, now] = [performance.now(), this.run.now()];
     const from = byHand ? now - lateMs : this.laidOutTo;
     this.laidOutTo = now + AHEAD_MS;
     const cues = cuesBetween(this.run, from, this.laidOutTo).map((cue) => ({ ...cue, say: this.said(cue), inMs: cue.atMs - now }));
-    for (const one of [this.channel, this.buzz]) one.schedule(cues);
+    for (const one of [this.channel, this.buzz]) one.schedule(cues, sinceMs);
   }
 
   /** Beside others each instruction begins with whose it is; numbers go on without. */

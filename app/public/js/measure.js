@@ -78,10 +78,10 @@ export function measure() {
     async tickAhead() {
       await sound.wake();
       if (!this.running) return;
-      const since = clock.wall() - startedAt;
+      const [sinceMs, since] = [performance.now(), clock.wall() - startedAt];
       const beats = Array.from({ length: LEAD_BEATS + MOST_BEATS }, (_, beat) => ({ kind: "tick", inMs: (beat - LEAD_BEATS) * this.beatMs() - since }));
       channel.silence();
-      channel.schedule(beats);
+      channel.schedule(beats, sinceMs);
     },
 
     show() {

@@ -102,12 +102,13 @@ export class Sound {
   }
 
   /**
-   * This moment on the audio clock: what leaves the device now. What is reckoned now leaves it a little later, so the audio clock's own
+   * A moment on the audio clock: what leaves the device now. What is reckoned now leaves it a little later, so the audio clock's own
    * time is ahead of it.
+   * @param pageMs on the page's clock
    */
-  now() {
+  at(pageMs) {
     this.offset = this.mapping();
-    return performance.now() / 1000 + this.offset;
+    return pageMs / 1000 + this.offset;
   }
 
   /** @returns milliseconds by which what was laid out lies where it should no longer; 0 where it lies right */
@@ -141,10 +142,13 @@ class Channel {
     this.toning = true;
   }
 
-  /** @param cues [{kind, inMs, hz, say}] from now; what is over already is passed over */
-  schedule(cues) {
+  /**
+   * @param cues [{kind, inMs, hz, say}]; what is over already is passed over
+   * @param sinceMs the moment on the page's clock that they are reckoned from: reckoning takes its time
+   */
+  schedule(cues, sinceMs = performance.now()) {
     if (this.sound.asleep) return;
-    const now = this.sound.now();
+    const now = this.sound.at(sinceMs);
     for (const cue of cues.filter(({ inMs }) => inMs >= -LATE_MS)) {
       const at = Math.max(this.sound.context.currentTime, now + cue.inMs / 1000);
       // A call that nobody says sounds.

@@ -6,7 +6,7 @@ import { stretched } from "./stretch.js";
 const FOLDER = new URL("../voice/", import.meta.url);
 // Between two words. Seconds.
 const BETWEEN_S = 0.04;
-const OWN = "own-";
+const OWN = "coach-";
 // The voice that the times of all words are reckoned with: in no other way of speaking does one take longer.
 const FIRST = "calm";
 const SAMPLE = ["hold-full"];

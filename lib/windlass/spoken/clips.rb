@@ -58,7 +58,7 @@ module Windlass
       # What only a browser can speak.
       A_LETTER_MS = 75
       LONGEST_PHRASE = 6
-      OWN = "own-"
+      OWN = "coach-"
 
       # @param text [String]
       # @return [String] name of its file, which may or may not be there
