@@ -9,7 +9,8 @@ module Windlass
     NAMED = "windlass-%Y-%m-%d-%H%M%S.sqlite3"
     FILES = "windlass-*.sqlite3"
     KEPT = 14
-    # Pages that are copied in a step; what was copied is on the disk before the next, so that no mark waits behind a heap of it.
+    # Pages that are copied in a step; what was copied is on the disk before the next, so that no mark waits behind a
+    # heap of it.
     STEP_PAGES = 256
     # Others have their turn between steps. Seconds.
     PAUSE_S = 0.005
@@ -58,8 +59,8 @@ module Windlass
         end
       end
 
-      # Puts a copy in the place of the database. What stood there is kept beside it. Killed at any moment, it is the one or the other,
-      # whole, with all that was ever written to it; {interrupted} says which.
+      # Puts a copy in the place of the database. What stood there is kept beside it. Killed at any moment, it is the
+      # one or the other, whole, with all that was ever written to it; {interrupted} says which.
       # @param file [String]
       # @param to [String] path of the database
       # @param now [Time]
@@ -84,7 +85,8 @@ module Windlass
       # @return [String, nil] what it was, and where the house stands
       def interrupted(path)
         of = File.read("#{path}.restoring") if File.exist?("#{path}.restoring")
-        stands = File.exist?("#{path}.part") ? "The house is as it was before." : "The house is the one that was restored."
+        stands =
+          File.exist?("#{path}.part") ? "The house is as it was before." : "The house is the one that was restored."
         sweep(path)
         "A restore was interrupted (#{of}). #{stands}" if of
       end
@@ -92,9 +94,19 @@ module Windlass
       private
 
       # Half of something.
-      def sweep(path) = FileUtils.rm_f(["#{path}.part", "#{path}.restoring", *Dir["#{path}.before-*.part"], *Dir["#{path}.before-*-wal"], *Dir["#{path}.before-*-shm"]])
+      def sweep(path) =
+        FileUtils.rm_f(
+          [
+            "#{path}.part",
+            "#{path}.restoring",
+            *Dir["#{path}.before-*.part"],
+            *Dir["#{path}.before-*-wal"],
+            *Dir["#{path}.before-*-shm"]
+          ]
+        )
 
-      # The newest writes may stand in the log beside the file, where a server was killed: they go into the file before anything else.
+      # The newest writes may stand in the log beside the file, where a server was killed: they go into the file before
+      # anything else.
       def keep(path, before)
         database = SQLite3::Database.new(path)
         database.execute("PRAGMA wal_checkpoint(TRUNCATE)")
@@ -135,7 +147,9 @@ module Windlass
         target = SQLite3::Database.new(to)
         # Nobody reads it before it is whole.
         target.execute_batch("PRAGMA journal_mode = OFF; PRAGMA synchronous = OFF")
-        raise Error, "#{to}: can't be written whole. Is there room on the disk?" unless stepped(target, database, to, pause)
+        unless stepped(target, database, to, pause)
+          raise Error, "#{to}: can't be written whole. Is there room on the disk?"
+        end
 
         # One file, without companions.
         target.execute("PRAGMA journal_mode = DELETE")
@@ -148,7 +162,9 @@ module Windlass
       def stepped(target, database, to, pause)
         steps = SQLite3::Backup.new(target, "main", database, "main")
         File.open(to) do |file|
-          file.fdatasync && pause.call while (ended = steps.step(STEP_PAGES)) == SQLite3::Constants::ErrorCode::OK
+          while (ended = steps.step(STEP_PAGES)) == SQLite3::Constants::ErrorCode::OK
+            file.fdatasync && pause.call
+          end
           ended == SQLite3::Constants::ErrorCode::DONE
         end
       ensure
@@ -165,7 +181,10 @@ module Windlass
         database&.close
       end
 
-      def tables(database) = database.execute("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name").flatten
+      def tables(database) =
+        database.execute(
+          "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name"
+        ).flatten
 
       def known = Dir[File.join(Database::MIGRATIONS, "*.rb")].map { |path| File.basename(path)[/\A\d+/] }
 

@@ -1,8 +1,9 @@
 # frozen_string_literal: true
 
 module Windlass
-  # To look through all that a process keeps takes Ruby a tenth of a second and more, and it does so in the middle of an answer. Here it
-  # is done between two answers, a little before Ruby would; whoever comes meanwhile is answered by another process.
+  # To look through all that a process keeps takes Ruby a tenth of a second and more, and it does so in the middle of an
+  # answer. Here it is done between two answers, a little before Ruby would; whoever comes meanwhile is answered by
+  # another process.
   module Collecting
     # What Ruby counts, and at what it looks through all.
     LIMITS = {
@@ -12,7 +13,8 @@ module Windlass
     }.freeze
     # So much of a limit is near: an answer takes a few hundredths of it.
     NEAR = 0.7
-    # Where less than a fifth of the places for objects comes free, Ruby looks through all the next time, and makes room.
+    # Where less than a fifth of the places for objects comes free, Ruby looks through all the next time, and makes
+    # room.
     FULL = 0.8
     PLACES_A_PAGE = GC::INTERNAL_CONSTANTS.fetch(:HEAP_PAGE_OBJ_LIMIT)
 

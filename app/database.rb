@@ -17,8 +17,11 @@ module Windlass
 
       def configure_connection
         @raw_connection.busy_handler_timeout = Integer(@config[:timeout])
-        # Of a file that has nothing yet: room can be given back while it is in use. Asked of any other it would wait for whoever writes.
-        @raw_connection.execute("PRAGMA auto_vacuum = INCREMENTAL") if @raw_connection.get_first_value("PRAGMA page_count").zero?
+        # Of a file that has nothing yet: room can be given back while it is in use. Asked of any other it would wait
+        # for whoever writes.
+        if @raw_connection.get_first_value("PRAGMA page_count").zero?
+          @raw_connection.execute("PRAGMA auto_vacuum = INCREMENTAL")
+        end
         super
         # Once more: this sets its own.
         @raw_connection.busy_handler_timeout = Integer(@config[:timeout])
@@ -44,7 +47,13 @@ module Windlass
       comparable_json
       ActiveRecord.default_timezone = :utc
       # Who waits for a lock waits as long as for a file.
-      ActiveRecord::Base.establish_connection(url: place, pool: POOL, variables: {lock_timeout: "#{BUSY_TIMEOUT_MS}ms"})
+      ActiveRecord::Base.establish_connection(
+        url: place,
+        pool: POOL,
+        variables: {
+          lock_timeout: "#{BUSY_TIMEOUT_MS}ms"
+        }
+      )
     end
 
     # @param path [String]
@@ -52,8 +61,9 @@ module Windlass
       FileUtils.mkdir_p(File.dirname(path))
       keep_private(path)
       ActiveRecord.default_timezone = :utc
-      ActiveRecord::Base.establish_connection(adapter: "sqlite3", database: path, timeout: BUSY_TIMEOUT_MS, pool: POOL,
-        default_transaction_mode: :immediate)
+      ActiveRecord::Base.establish_connection(
+        adapter: "sqlite3", database: path, timeout: BUSY_TIMEOUT_MS, pool: POOL, default_transaction_mode: :immediate
+      )
     end
 
     # Nobody else on this machine reads it.
@@ -71,7 +81,9 @@ module Windlass
     def self.at_one_moment(&reading)
       connection = ActiveRecord::Base.connection
       return yield if connection.open_transactions.positive?
-      return ActiveRecord::Base.transaction(isolation: :repeatable_read, &reading) unless connection.adapter_name == "SQLite"
+      unless connection.adapter_name == "SQLite"
+        return ActiveRecord::Base.transaction(isolation: :repeatable_read, &reading)
+      end
 
       connection.execute("BEGIN DEFERRED")
       begin
@@ -92,13 +104,20 @@ module Windlass
       # Who writes asks for a number once they have the table.
       connection.execute("LOCK TABLE #{record.quoted_table_name} IN SHARE ROW EXCLUSIVE MODE")
       sequence = connection.pk_and_sequence_for(record.table_name).last.to_s
-      connection.select_value("SELECT nextval($1::regclass)", "SQL", [sequence]).tap { |first| connection.exec_query("SELECT setval($1::regclass, $2)", "SQL", [sequence, first + size]) }
+      connection
+        .select_value("SELECT nextval($1::regclass)", "SQL", [sequence])
+        .tap { |first| connection.exec_query("SELECT setval($1::regclass, $2)", "SQL", [sequence, first + size]) }
     end
 
     # Of `main`: a connection that has changed tables has numbers of its own besides.
     def self.reserve_in_file(connection, name, size)
       last = connection.select_value("SELECT seq FROM main.sqlite_sequence WHERE name = ?", "SQL", [name])
-      change = last ? "UPDATE main.sqlite_sequence SET seq = ? WHERE name = ?" : "INSERT INTO main.sqlite_sequence (seq, name) VALUES (?, ?)"
+      change =
+        if last
+          "UPDATE main.sqlite_sequence SET seq = ? WHERE name = ?"
+        else
+          "INSERT INTO main.sqlite_sequence (seq, name) VALUES (?, ?)"
+        end
       connection.exec_update(change, "SQL", [last.to_i + size, name])
       last.to_i + 1
     end
@@ -108,9 +127,15 @@ module Windlass
     # @param records [Array<Class>]
     def self.number_on(records)
       connection = ActiveRecord::Base.connection
-      return records.each { |record| connection.reset_pk_sequence!(record.table_name) } unless connection.adapter_name == "SQLite"
+      unless connection.adapter_name == "SQLite"
+        return records.each { |record| connection.reset_pk_sequence!(record.table_name) }
+      end
 
-      records.select { |record| record.unscoped.none? }.each { |record| connection.exec_delete("DELETE FROM main.sqlite_sequence WHERE name = ?", "SQL", [record.table_name]) }
+      records
+        .select { |record| record.unscoped.none? }
+        .each do |record|
+          connection.exec_delete("DELETE FROM main.sqlite_sequence WHERE name = ?", "SQL", [record.table_name])
+        end
     end
 
     # Brings the tables up to date; does nothing where they are.
@@ -127,9 +152,16 @@ module Windlass
 
     # @return [String] the same, for what works on a file
     # @raise [Error] where it is on a server
-    def self.house_file = house_path.tap { |place| raise Error, "This house is on PostgreSQL, which has tools of its own for that; this is for a house in a file." unless file?(place) }
+    def self.house_file =
+      house_path.tap do |place|
+        unless file?(place)
+          raise Error,
+            "This house is on PostgreSQL, which has tools of its own for that; this is for a house in a file."
+        end
+      end
 
-    def self.named(name) = ENV.fetch("WINDLASS_DB") { ENV.fetch("DATABASE_URL") { File.join(ROOT, "db/#{name}.sqlite3") } }
+    def self.named(name) =
+      ENV.fetch("WINDLASS_DB") { ENV.fetch("DATABASE_URL") { File.join(ROOT, "db/#{name}.sqlite3") } }
     private_class_method :named
   end
 end

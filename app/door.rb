@@ -3,13 +3,17 @@
 require "tempfile"
 
 module Windlass
-  # The door through which everything comes that is not in the path: hashes, lists and texts of whole characters, and files
-  # apart from them. What a form does not type is typed here; nothing else looks into a request.
+  # The door through which everything comes that is not in the path: hashes, lists and texts of whole characters, and
+  # files apart from them. What a form does not type is typed here; nothing else looks into a request.
   module Door
     # Bytes of a request's body, by what it is. A half-hour oximeter trace as CSV has some 60 kB.
     MOST_BYTES = {file: 2_000_000, other: 512_000}.freeze
     # Some files are longer: an archive of a place, tables, and as many dives as their format takes.
-    MOST_BYTES_AT = {%r{\A/place/import\z} => 96_000_000, %r{\A/log/table\z} => 15_000_000, %r{\A/athletes/\d+/dives\z} => Formats::Uddf::MOST_BYTES + 10_000}.freeze
+    MOST_BYTES_AT = {
+      %r{\A/place/import\z} => 96_000_000,
+      %r{\A/log/table\z} => 15_000_000,
+      %r{\A/athletes/\d+/dives\z} => Formats::Uddf::MOST_BYTES + 10_000
+    }.freeze
     MOST_CHARACTERS = 500
     # Entries of a list in a form; no form of ours has a longer one.
     MOST_LISTED = 100
@@ -21,7 +25,9 @@ module Windlass
       def initialize(app) = @app = app
 
       def call(env)
-        most = MOST_BYTES_AT.find { |path, _| path.match?(env["PATH_INFO"]) }&.last || MOST_BYTES.fetch(env["CONTENT_TYPE"].to_s.start_with?("multipart/") ? :file : :other)
+        most =
+          MOST_BYTES_AT.find { |path, _| path.match?(env["PATH_INFO"]) }&.last ||
+          MOST_BYTES.fetch(env["CONTENT_TYPE"].to_s.start_with?("multipart/") ? :file : :other)
         return @app.call(env) if env["CONTENT_LENGTH"].to_i <= most && env["CONTENT_LENGTH"] !~ /\A\s*-/
 
         @app.call(env.merge("rack.input" => StringIO.new, "CONTENT_LENGTH" => "0", TOO_LARGE => most))
@@ -32,12 +38,18 @@ module Windlass
     # @return [Object] the same with texts of whole characters; what is no text, hash or list is left out
     def self.cleaned(value)
       case value
-      when Hash then value.each_with_object(Sinatra::IndifferentHash.new) { |(key, inner), clean| (found = cleaned(inner)).nil? || clean[key.to_s.scrub] = found }
+      when Hash
+        value.each_with_object(Sinatra::IndifferentHash.new) do |(key, inner), clean|
+          (found = cleaned(inner)).nil? || clean[key.to_s.scrub] = found
+        end
       when Array
-        raise Error, "A list of #{value.size} is not allowed; allowed: up to #{MOST_LISTED}." if value.size > MOST_LISTED
+        if value.size > MOST_LISTED
+          raise Error, "A list of #{value.size} is not allowed; allowed: up to #{MOST_LISTED}."
+        end
 
         value.filter_map { |inner| cleaned(inner) }
-      when String then value.dup.force_encoding(Encoding::UTF_8).scrub.delete("\u0000")
+      when String
+        value.dup.force_encoding(Encoding::UTF_8).scrub.delete("\u0000")
       end
     end
 

@@ -3,8 +3,9 @@
 require "tempfile"
 
 module Windlass
-  # A long file on its way to somebody. A thread writes it as fast as it can be made, another sends what is there as fast as it is read: so
-  # whoever reads slowly, or not at all, holds neither a thread that answers pages nor a moment of the database.
+  # A long file on its way to somebody. A thread writes it as fast as it can be made, another sends what is there as
+  # fast as it is read: so whoever reads slowly, or not at all, holds neither a thread that answers pages nor a moment
+  # of the database.
   class Download
     # Who takes nothing for so long is gone.
     IDLE_S = 60
@@ -15,7 +16,8 @@ module Windlass
     PRIORITY = -2
 
     # Nobody takes it any more.
-    class Gone < StandardError; end
+    class Gone < StandardError
+    end
 
     # @param env [Hash] of the request
     # @return [Boolean] its server hands over the connection
@@ -26,7 +28,10 @@ module Windlass
     # @return [Hash] headers of the answer
     def self.headers(env, &making)
       chunked = env["SERVER_PROTOCOL"] == "HTTP/1.1"
-      {"rack.hijack" => ->(socket) { new(socket, chunked: chunked, &making).begin }, **(chunked ? {"transfer-encoding" => "chunked"} : {})}
+      {
+        "rack.hijack" => ->(socket) { new(socket, chunked: chunked, &making).begin },
+        **(chunked ? {"transfer-encoding" => "chunked"} : {})
+      }
     end
 
     # @param socket [IO]

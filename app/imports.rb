@@ -10,8 +10,8 @@ require_relative "imports/oximeter_file"
 require_relative "imports/table_file"
 
 module Windlass
-  # Files that are read in. What is short is read before the page answers; what is long is read behind it, by a worker: checked without
-  # holding the database, written bit by bit where nobody sees it, visible in one step.
+  # Files that are read in. What is short is read before the page answers; what is long is read behind it, by a worker:
+  # checked without holding the database, written bit by bit where nobody sees it, visible in one step.
   module Imports
     KINDS = [ArchiveFile, DivesFile, OximeterFile, TableFile].to_h { |kind| [kind.id, kind] }.freeze
 
@@ -20,7 +20,9 @@ module Windlass
     # @return [Kind::Outcome, Records::Import] how it ended, or where it waits
     # @raise [Error, InvalidInput] where it is short and wrong
     def self.take(account, kind, bytes, about:, now:)
-      return queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about, now: now)) if kind.long?(bytes)
+      if kind.long?(bytes)
+        return queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about, now: now))
+      end
 
       reader = kind.new(account, about, now: now)
       reader.finish(reader.bring(bytes))
@@ -34,7 +36,12 @@ module Windlass
         raise Error, "Nothing is asked of this file any more." unless import.state == "asks"
 
         asked = import.result.dig("preview", "asks_order")
-        import.update!(state: "waiting", about: import.about.merge("order" => order, "look" => asked), done: 0, total: 0)
+        import.update!(
+          state: "waiting",
+          about: import.about.merge("order" => order, "look" => asked),
+          done: 0,
+          total: 0
+        )
         queued(import)
       end
     end
@@ -42,19 +49,25 @@ module Windlass
     # @return [Boolean] it is stopped, or will be with its next step
     def self.stop(import, now:)
       asked = import.state == "asks"
-      import.stop.tap { |stopped| import.reload.end_as("stopped", now: now, words: "Nothing of it was kept.") if stopped && asked }
+      import.stop.tap do |stopped|
+        import.reload.end_as("stopped", now: now, words: "Nothing of it was kept.") if stopped && asked
+      end
     end
 
     # Looked at first: {.go_on} keeps it.
     # @return [Records::Import]
-    def self.look(account, kind, bytes, about:, now:) = queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about.merge("look" => true), now: now))
+    def self.look(account, kind, bytes, about:, now:) =
+      queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about.merge("look" => true), now: now))
 
     # What was read in a day ago nobody asks for any more; what was asked then nobody answers: its bytes go with it.
     def self.forget_old(now:)
-      Records::Import.where(made_at: ...(now - Records::Import::FORGOTTEN_S)).where.not(state: %w[working shown]).each do |import|
-        import.forget
-        import.destroy!
-      end
+      Records::Import
+        .where(made_at: ...(now - Records::Import::FORGOTTEN_S))
+        .where.not(state: %w[working shown])
+        .each do |import|
+          import.forget
+          import.destroy!
+        end
     end
 
     # @return [Records::Import]
@@ -65,10 +78,11 @@ module Windlass
     end
 
     # What the queue holds.
-    Job = Struct.new(:import_id) do
-      # One that was forgotten meanwhile is none.
-      def perform = Records::Import.find_by(id: import_id)&.then { |import| Run.new(import, now: Time.now).call }
-    end
+    Job =
+      Struct.new(:import_id) do
+        # One that was forgotten meanwhile is none.
+        def perform = Records::Import.find_by(id: import_id)&.then { |import| Run.new(import, now: Time.now).call }
+      end
   end
 end
 

@@ -5,16 +5,20 @@ require "rack/auth/basic"
 require "rack/utils"
 
 module Windlass
-  # Who may reach the house. On this machine anybody who sits at it. Beyond it nobody, for there is no sign-in yet: unless a proxy stands in
-  # front that asks who it is and says so with a secret, or the house itself speaks TLS and asks for a password.
+  # Who may reach the house. On this machine anybody who sits at it. Beyond it nobody, for there is no sign-in yet:
+  # unless a proxy stands in front that asks who it is and says so with a secret, or the house itself speaks TLS and
+  # asks for a password.
   module Listening
     LOCAL = /\A(127\.\d+\.\d+\.\d+|localhost|::1|\[::1\])\z/
     LEAST_SECRET = 32
     LEAST_PASSWORD = 12
     HEADER = "HTTP_X_WINDLASS_PROXY"
-    HELP = "Listening on %s would let in anybody who reaches this machine: there is no sign-in yet. Either set WINDLASS_PROXY_SECRET (#{LEAST_SECRET} characters or more) and " \
-      "let a proxy that asks who it is send it as X-Windlass-Proxy; or set WINDLASS_TLS_CERT, WINDLASS_TLS_KEY and WINDLASS_PASSWORD (#{LEAST_PASSWORD} characters or more). " \
-      "docs/operating.md has both."
+    HELP =
+      "Listening on %s would let in anybody who reaches this machine: there is no sign-in yet. Either set " \
+      "WINDLASS_PROXY_SECRET (#{LEAST_SECRET} characters or more) and " \
+        "let a proxy that asks who it is send it as X-Windlass-Proxy; or set WINDLASS_TLS_CERT, WINDLASS_TLS_KEY " \
+        "and WINDLASS_PASSWORD (#{LEAST_PASSWORD} characters or more). " \
+        "docs/operating.md has both."
 
     # @param env [Hash] of the process
     # @return [String] address for the server
@@ -24,7 +28,11 @@ module Windlass
       asked = proxied?(env) || (tls?(env) && password(env))
       raise Error, format(HELP, host) unless LOCAL.match?(host) || asked
 
-      tls?(env) ? "ssl://#{host}:#{port}?key=#{env.fetch("WINDLASS_TLS_KEY")}&cert=#{env.fetch("WINDLASS_TLS_CERT")}" : "tcp://#{host}:#{port}"
+      if tls?(env)
+        "ssl://#{host}:#{port}?key=#{env.fetch("WINDLASS_TLS_KEY")}&cert=#{env.fetch("WINDLASS_TLS_CERT")}"
+      else
+        "tcp://#{host}:#{port}"
+      end
     end
 
     def self.proxied?(env) = env.fetch("WINDLASS_PROXY_SECRET", "").length >= LEAST_SECRET
@@ -58,7 +66,8 @@ module Windlass
       private
 
       # In the same time, whatever was given.
-      def same?(wanted, given) = Rack::Utils.secure_compare(*[wanted, given.to_s].map { |word| OpenSSL::Digest::SHA256.hexdigest(word) })
+      def same?(wanted, given) =
+        Rack::Utils.secure_compare(*[wanted, given.to_s].map { |word| OpenSSL::Digest::SHA256.hexdigest(word) })
     end
   end
 end

@@ -10,7 +10,9 @@ module Windlass
     # @yieldparam line [String]
     def self.write(name, account, filter, &block)
       yield Formats::CsvOut.line(Formats::LogCsv::COLUMNS.fetch(name))
-      each_record(name, account, filter) { |record| public_send(:"#{name}_of", record).each { |cells| block.call(Formats::CsvOut.line(cells)) } }
+      each_record(name, account, filter) do |record|
+        public_send(:"#{name}_of", record).each { |cells| block.call(Formats::CsvOut.line(cells)) }
+      end
     end
 
     # The filter of the log is one of sessions; measures and dives go by athlete and days.
@@ -30,12 +32,30 @@ module Windlass
 
     # @return [Array<Array>] one row
     def self.measures_of(measure)
-      [[measure.uuid, measure.taken_at.utc.iso8601, measure.athlete.name, measure.kind, measure.value, measure.on_waking, measure.ended_by, measure.first_breath, measure.details.map { |key, value| "#{key}=#{value}" }.join("; "), measure.note]]
+      [
+        [
+          measure.uuid,
+          measure.taken_at.utc.iso8601,
+          measure.athlete.name,
+          measure.kind,
+          measure.value,
+          measure.on_waking,
+          measure.ended_by,
+          measure.first_breath,
+          measure.details.map { |key, value| "#{key}=#{value}" }.join("; "),
+          measure.note
+        ]
+      ]
     end
 
     # @return [Array<Array>] one row
     def self.dives_of(dive)
-      [[dive.uuid, dive.down_at.utc.iso8601, dive.athlete.name, dive.seconds, dive.depth_m, dive.hard, dive.short, dive.signs, dive.buddy, dive.weight_kg, dive.line, dive.note]]
+      [
+        [
+          dive.uuid, dive.down_at.utc.iso8601, dive.athlete.name, dive.seconds, dive.depth_m, dive.hard, dive.short,
+          dive.signs, dive.buddy, dive.weight_kg, dive.line, dive.note
+        ]
+      ]
     end
 
     # From row to row of an index.
@@ -55,20 +75,60 @@ module Windlass
     def self.sessions_of(session)
       held = session.rounds.filter_map(&:held_ms)
       breaths = session.rounds.filter_map(&:first_breath).tally
-      [[session.uuid, session.local_date.iso8601, session.started_at&.utc&.iso8601, session.athlete.name, session.protocol, session.to_protocol.in_short(session.to_dose), held.size, held.sum / 1000.0,
-        *Timeline::FIRST_BREATHS.map { |breath| breaths.fetch(breath.to_s, 0) }, session.effort, session.symptoms.join(" "), line_of(session), session.place, session.verdict, session.state, !session.discarded_at.nil?, session.note]]
+      [
+        [
+          session.uuid,
+          session.local_date.iso8601,
+          session.started_at&.utc&.iso8601,
+          session.athlete.name,
+          session.protocol,
+          session.to_protocol.in_short(session.to_dose),
+          held.size,
+          held.sum / 1000.0,
+          *Timeline::FIRST_BREATHS.map { |breath| breaths.fetch(breath.to_s, 0) },
+          session.effort,
+          session.symptoms.join(" "),
+          line_of(session),
+          session.place,
+          session.verdict,
+          session.state,
+          !session.discarded_at.nil?,
+          session.note
+        ]
+      ]
     end
 
     # What was done as it would be written in one line.
     def self.line_of(session)
-      Log::Written.line(session.rounds.map { |round| Log::Round.new(held_s: round.held_ms && round.held_ms / 1000.0, skipped: round.skipped, first_breath: round.first_breath&.to_sym, urge_s: round.first_urge_ms && round.first_urge_ms / 1000.0, contraction_s: round.contraction_ms && round.contraction_ms / 1000.0, sao2_low: round.sao2_low) })
+      Log::Written.line(
+        session.rounds.map do |round|
+          Log::Round.new(
+            held_s: round.held_ms && round.held_ms / 1000.0,
+            skipped: round.skipped,
+            first_breath: round.first_breath&.to_sym,
+            urge_s: round.first_urge_ms && round.first_urge_ms / 1000.0,
+            contraction_s: round.contraction_ms && round.contraction_ms / 1000.0,
+            sao2_low: round.sao2_low
+          )
+        end
+      )
     end
 
     # @return [Array<Array>] a row a hold
     def self.holds_of(session)
       session.rounds.map do |round|
-        [session.uuid, session.local_date.iso8601, session.athlete.name, session.protocol, round.number, *[round.target_ms, round.held_ms].map { |ms| ms && ms / 1000.0 }, round.skipped,
-          *[round.first_urge_ms, round.contraction_ms].map { |ms| ms && ms / 1000.0 }, round.first_breath, round.sao2_low]
+        [
+          session.uuid,
+          session.local_date.iso8601,
+          session.athlete.name,
+          session.protocol,
+          round.number,
+          *[round.target_ms, round.held_ms].map { |ms| ms && ms / 1000.0 },
+          round.skipped,
+          *[round.first_urge_ms, round.contraction_ms].map { |ms| ms && ms / 1000.0 },
+          round.first_breath,
+          round.sao2_low
+        ]
       end
     end
     private_class_method :each_session, :each_record, :line_of

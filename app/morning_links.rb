@@ -3,8 +3,9 @@
 require "openssl"
 
 module Windlass
-  # Addresses that can be sent to athletes, under which each takes their own morning score and sees nothing else. Nothing is kept of
-  # them: an address is signed with the secret of the house, and dies when the athlete's links are revoked.
+  # Addresses that can be sent to athletes, under which each takes their own morning score and sees nothing else.
+  # Nothing is kept of them: an address is signed with the secret of the house, and dies when the athlete's links are
+  # revoked.
   class MorningLinks
     SIGNED = /\A(\d{1,15})-(\h{40})\z/
 
@@ -28,6 +29,14 @@ module Windlass
 
     private
 
-    def signature(athlete) = OpenSSL::HMAC.hexdigest("SHA256", @secret, "morning #{athlete.id} #{athlete.uuid} #{athlete.morning_links_revoked}")[0, 40]
+    def signature(athlete) =
+      OpenSSL::HMAC.hexdigest(
+        "SHA256",
+        @secret,
+        "morning #{athlete.id} #{athlete.uuid} #{athlete.morning_links_revoked}"
+      )[
+        0,
+        40
+      ]
   end
 end

@@ -14,8 +14,11 @@ module Windlass
       forecast = session.forecast_of_plan
       raise Error, Forecasts.objection(session.athlete, on: session.local_date) if forecast.nil?
 
-      Physiology::SimulatedOximeter.new(timeline, forecast.trace, random: Random.new(session.id),
-        resting_pulse: session.athlete.resting_pulse).readings.drop(from_s.clamp(0, timeline.total_ms / 1000 + 1)).first(CHUNK_S)
+      Physiology::SimulatedOximeter
+        .new(timeline, forecast.trace, random: Random.new(session.id), resting_pulse: session.athlete.resting_pulse)
+        .readings
+        .drop(from_s.clamp(0, timeline.total_ms / 1000 + 1))
+        .first(CHUNK_S)
     end
   end
 end

@@ -4,7 +4,8 @@ require "icalendar"
 require "icalendar/tzinfo"
 
 module Windlass
-  # A programme as iCalendar (RFC 5545): a session an event, in the place's own time, under a name that stays the same when it moves.
+  # A programme as iCalendar (RFC 5545): a session an event, in the place's own time, under a name that stays the same
+  # when it moves.
   module ProgrammeCalendar
     LOCALTIME = "/etc/localtime"
 
@@ -31,7 +32,11 @@ module Windlass
         event.dtstart = moment(planned, planned.begins_min)
         event.dtend = moment(planned, planned.begins_min + [(planned.seconds / 60.0).ceil, 1].max)
         event.summary = [(planned.athlete.name if who), planned.name].compact.join(": ")
-        event.description = [planned.dose_words.presence, ("Expected by then; what comes of it the verdicts say." if planned.expected), *planned.reasons.map { |reason| reason["text"] }].compact.join("\n")
+        event.description = [
+          planned.dose_words.presence,
+          ("Expected by then; what comes of it the verdicts say." if planned.expected),
+          *planned.reasons.map { |reason| reason["text"] }
+        ].compact.join("\n")
         event.location = Protocols::PLACES.fetch(planned.place.to_sym, planned.place) unless planned.place.empty?
       end
     end
@@ -39,7 +44,11 @@ module Windlass
     def self.moment(planned, minutes)
       day = planned.local_date + minutes / 1440
       local = Time.local(day.year, day.month, day.day, *(minutes % 1440).divmod(60))
-      zone ? Icalendar::Values::DateTime.new(local.to_datetime, "tzid" => zone.identifier) : Icalendar::Values::DateTime.new(local.getutc.to_datetime, "tzid" => "UTC")
+      if zone
+        Icalendar::Values::DateTime.new(local.to_datetime, "tzid" => zone.identifier)
+      else
+        Icalendar::Values::DateTime.new(local.getutc.to_datetime, "tzid" => "UTC")
+      end
     end
 
     # @return [TZInfo::Timezone, nil] of the machine, where it has a name

@@ -6,9 +6,10 @@ require_relative "listening"
 module Windlass
   # What keeps strangers' scripts and forms out. Registered by the web application.
   module Security
-    POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; " \
-      "connect-src 'self'; worker-src 'self'; manifest-src 'self'; media-src 'self'; form-action 'self'; " \
-      "base-uri 'none'; frame-ancestors 'none'"
+    POLICY =
+      "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; " \
+        "connect-src 'self'; worker-src 'self'; manifest-src 'self'; media-src 'self'; form-action 'self'; " \
+        "base-uri 'none'; frame-ancestors 'none'"
     HEADERS = {
       "content-security-policy" => POLICY,
       "referrer-policy" => "same-origin",
@@ -29,9 +30,15 @@ module Windlass
 
     def self.registered(app)
       app.use Door::SizeLimit
-      app.set :sessions, key: "windlass", httponly: true, same_site: :lax, secure: Listening.secret_way?, expire_after: 30 * 86_400
+      app.set :sessions,
+        key: "windlass",
+        httponly: true,
+        same_site: :lax,
+        secure: Listening.secret_way?,
+        expire_after: 30 * 86_400
       app.set :session_secret, secret
-      app.set :host_authorization, permitted_hosts: LOCAL_HOSTS + ENV.fetch("WINDLASS_HOSTS", "").split(",").map(&:strip).reject(&:empty?)
+      app.set :host_authorization,
+        permitted_hosts: LOCAL_HOSTS + ENV.fetch("WINDLASS_HOSTS", "").split(",").map(&:strip).reject(&:empty?)
       app.set :protection, reaction: :deny, except: %i[remote_token]
       app.helpers Door, Refusals, Tokens
       app.before do
@@ -49,7 +56,11 @@ module Windlass
     # @raise [Error] where the environment gives one that is too short
     def self.secret
       given = ENV.fetch("WINDLASS_SECRET", "").strip
-      raise Error, "WINDLASS_SECRET has #{given.length} characters; needed: #{LEAST_SECRET} or more. Left out, one is made and kept." if given.length.between?(1, LEAST_SECRET - 1)
+      if given.length.between?(1, LEAST_SECRET - 1)
+        raise Error,
+          "WINDLASS_SECRET has #{given.length} characters; needed: #{LEAST_SECRET} or more. Left out, one is made " \
+          "and kept."
+      end
       return given unless given.empty?
 
       kept = File.exist?(SECRET_FILE) ? File.read(SECRET_FILE).strip : ""

@@ -3,8 +3,8 @@
 require_relative "backup"
 
 module Windlass
-  # Gives back the room that nothing needs any more, and tells the database how its tables lie: while the house is in use, in steps so short
-  # that nobody waits for one.
+  # Gives back the room that nothing needs any more, and tells the database how its tables lie: while the house is in
+  # use, in steps so short that nobody waits for one.
   module Tidy
     # Pages that are given back in a step, and rows of an index that are looked at.
     STEP_PAGES = 64
@@ -13,7 +13,8 @@ module Windlass
     PAUSE_S = 0.02
     INCREMENTAL = 2
 
-    # pages: given back. left: that could be, but not while the house is in use. longest_ms: for which others could not write.
+    # pages: given back. left: that could be, but not while the house is in use. longest_ms: for which others could not
+    # write.
     Done = Value.define(:pages, :left, :tables, :longest_ms)
 
     class << self
@@ -37,9 +38,7 @@ module Windlass
       # @raise [Error] where somebody has the house open
       def whole(path)
         opened(path) do |database|
-          Occupied.alone(path) do
-            database.execute_batch("PRAGMA auto_vacuum = INCREMENTAL; VACUUM; ANALYZE;")
-          end
+          Occupied.alone(path) { database.execute_batch("PRAGMA auto_vacuum = INCREMENTAL; VACUUM; ANALYZE;") }
         end
       end
 
@@ -64,7 +63,8 @@ module Windlass
         (Process.clock_gettime(Process::CLOCK_MONOTONIC) - began) * 1000
       end
 
-      def tables(database) = database.execute("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'").flatten
+      def tables(database) =
+        database.execute("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'").flatten
 
       def opened(path)
         raise Error, "#{path}: there is no database." unless File.exist?(path)

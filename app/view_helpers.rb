@@ -14,12 +14,16 @@ module Windlass
     # JSON that is safe inside a script element.
     def json_data(object) = JSON.generate(object).gsub("<", '\u003c')
 
-    # Places of the menu: address, name, and under which paths their pages stand. On a phone the last ones stand behind *More*.
-    PLACES = [["/", "Today"], ["/athletes", "Athletes"], ["/programme", "Programme", "/groups", "/planned"], ["/log", "Log"]].freeze
-    FURTHER_PLACES = [["/water", "Water"], ["/protocols", "Protocols", "/own-protocols"], ["/bench", "Bench"]].freeze
+    # Places of the menu: address, name, and under which paths their pages stand. On a phone the last ones stand behind
+    # *More*.
+    PLACES = [%w[/ Today], %w[/athletes Athletes], %w[/programme Programme /groups /planned], %w[/log Log]].freeze
+    FURTHER_PLACES = [%w[/water Water], %w[/protocols Protocols /own-protocols], %w[/bench Bench]].freeze
 
     # @param paths [Array<String>] under which the pages of one tab stand
-    def current_page(*paths) = (paths.any? { |path| request.path_info == path || (path != "/" && request.path_info.start_with?(path)) }) ? "page" : nil
+    def current_page(*paths) =
+      if paths.any? { |path| request.path_info == path || (path != "/" && request.path_info.start_with?(path)) }
+        "page"
+      end
 
     # @return [Boolean] htmx wants a part of the page only
     def part? = request.env["HTTP_HX_REQUEST"] == "true"

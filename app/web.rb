@@ -103,7 +103,8 @@ module Windlass
 
     helpers do
       # Said on the next page. undo: address that takes it back. further: address of the next step.
-      def tell(text, undo: nil, further: nil) = session[:notice] = {"text" => text, "undo" => undo, "further" => further}.compact
+      def tell(text, undo: nil, further: nil) =
+        session[:notice] = {"text" => text, "undo" => undo, "further" => further}.compact
 
       def now = @now ||= settings.clock.now
 
@@ -148,7 +149,9 @@ module Windlass
     error InvalidInput do
       FaultLog.refusal(422, request)
       status 422
-      next JSON.generate(errors: {request: env["sinatra.error"].faults.join("; ")}).tap { content_type :json } if json_wanted?
+      if json_wanted?
+        next JSON.generate(errors: {request: env["sinatra.error"].faults.join("; ")}).tap { content_type :json }
+      end
 
       erb :"errors/faults", locals: {title: "Not read", faults: env["sinatra.error"].faults}
     end
@@ -156,7 +159,12 @@ module Windlass
     error(Error) { refuse(422, "Not possible", env["sinatra.error"].message) }
 
     error ActiveRecord::StaleObjectError, ActiveRecord::RecordNotUnique do
-      refuse(409, "Changed meanwhile", "Somebody else changed this while it was open here, perhaps you in another tab. Load it anew: nothing was written now.")
+      refuse(
+        409,
+        "Changed meanwhile",
+        "Somebody else changed this while it was open here, perhaps you in another tab. Load it anew: nothing was " \
+        "written now."
+      )
     end
 
     error(*Refusals::NOTHING_WRITTEN) { refuse_writing(env["sinatra.error"]) }

@@ -26,7 +26,8 @@ class Outage
   end
 end
 
-# What Chromium's own microphone hears again and again: two seconds of a room, three of a hiss, one and a half of the room.
+# What Chromium's own microphone hears again and again: two seconds of a room, three of a hiss, one and a half of the
+# room.
 module FakeMicrophone
   FILE = File.expand_path("../tmp/hiss.wav", __dir__)
   RATE = 48_000
@@ -35,19 +36,33 @@ module FakeMicrophone
   # Noise of a seed; its steps from sample to sample are the upper half of it, where a hiss lives.
   def self.write
     random = Random.new(7)
-    samples = [[2, 0.0004], [HISS_S, 0.12], [1.5, 0.0004]].flat_map { |seconds, loud| Array.new((seconds * RATE).to_i) { (random.rand(-1.0..1.0) * loud * 32_767).round } }
+    samples =
+      [[2, 0.0004], [HISS_S, 0.12], [1.5, 0.0004]].flat_map do |seconds, loud|
+        Array.new((seconds * RATE).to_i) { (random.rand(-1.0..1.0) * loud * 32_767).round }
+      end
     data = samples.pack("s<*")
-    header = ["RIFF", 36 + data.bytesize, "WAVE", "fmt ", 16, 1, 1, RATE, RATE * 2, 2, 16, "data", data.bytesize].pack("a4Va4a4VvvVVvva4V")
+    header = ["RIFF", 36 + data.bytesize, "WAVE", "fmt ", 16, 1, 1, RATE, RATE * 2, 2, 16, "data", data.bytesize].pack(
+      "a4Va4a4VvvVVvva4V"
+    )
     File.binwrite(FILE, header + data)
     FILE
   end
 end
 
 Capybara.register_driver(:chromium) do |app|
-  Capybara::Cuprite::Driver.new(app, window_size: [1280, 800], browser_path: "/usr/bin/chromium", timeout: 15,
-    process_timeout: 30, js_errors: true, browser_options: {"no-sandbox" => nil, "force-prefers-reduced-motion" => nil,
-                                                            "autoplay-policy" => "no-user-gesture-required", "disable-background-networking" => nil, "use-fake-ui-for-media-stream" => nil,
-                                                            "use-fake-device-for-media-stream" => nil, "use-file-for-fake-audio-capture" => FakeMicrophone.write})
+  Capybara::Cuprite::Driver.new(
+    app,
+    window_size: [1280, 800],
+    browser_path: "/usr/bin/chromium",
+    timeout: 15,
+    process_timeout: 30,
+    js_errors: true,
+    browser_options: {
+      "no-sandbox" => nil, "force-prefers-reduced-motion" => nil, "autoplay-policy" => "no-user-gesture-required",
+      "disable-background-networking" => nil, "use-fake-ui-for-media-stream" => nil,
+      "use-fake-device-for-media-stream" => nil, "use-file-for-fake-audio-capture" => FakeMicrophone.write
+    }
+  )
 end
 Capybara.app = Outage.new(Rack::Builder.parse_file(File.expand_path("../config.ru", __dir__)))
 Capybara.server = :puma, {Silent: true, Threads: "0:4"}
@@ -75,8 +90,8 @@ module BrowserHelpers
 
   def key(*keys) = keys.each { |one| page.driver.browser.keyboard.type(one) }
 
-  # Keys are heard once the browser has found what it knows of the session. In a profile that was made a moment ago its store sometimes
-  # opens for the second page only.
+  # Keys are heard once the browser has found what it knows of the session. In a profile that was made a moment ago its
+  # store sometimes opens for the second page only.
   def put_on_deck(path)
     visit(path)
     visit(path) unless page.has_css?(".top p", exact_text: "Saved", wait: 12)
@@ -94,8 +109,12 @@ module BrowserHelpers
   # @return [Array<String>] what axe finds wrong
   def violations
     page.execute_script(AXE) unless page.evaluate_script("'axe' in window")
-    found = page.evaluate_async_script("axe.run({rules: {'target-size': {enabled: true}}}).then((result) => arguments[0](result.violations.map((one) => " \
-      "`${one.id}: ${one.nodes.map((node) => node.html.slice(0, 90)).join(' | ')}`)))")
+    found =
+      page.evaluate_async_script(
+        "axe.run({rules: {'target-size': {enabled: true}}}).then((result) => " \
+        "arguments[0](result.violations.map((one) => " \
+          "`${one.id}: ${one.nodes.map((node) => node.html.slice(0, 90)).join(' | ')}`)))"
+      )
     Array(found)
   end
 end

@@ -11,7 +11,9 @@ require "rack/test"
 require_relative "../app/web"
 
 # WINDLASS_TEST_URL runs the same on PostgreSQL, in a database that may be emptied.
-ENV["WINDLASS_DB"] = ENV.fetch("WINDLASS_TEST_URL") { File.expand_path("../tmp/test.sqlite3", __dir__).tap { |file| FileUtils.rm_f(Dir["#{file}*"]) } }
+ENV["WINDLASS_DB"] = ENV.fetch("WINDLASS_TEST_URL") do
+  File.expand_path("../tmp/test.sqlite3", __dir__).tap { |file| FileUtils.rm_f(Dir["#{file}*"]) }
+end
 Windlass::Database.connect(Windlass::Database.default_path)
 ActiveRecord::Base.connection.execute("DROP SCHEMA public CASCADE; CREATE SCHEMA public") if ENV["WINDLASS_TEST_URL"]
 Windlass::Database.migrate
@@ -32,7 +34,7 @@ module WebHelpers
 
   def clock = Windlass::Web.settings.clock
 
-  def page = Nokogiri::HTML5(last_response.body)
+  def page = Nokogiri.HTML5(last_response.body)
 
   def text = page.at("main").text.squeeze(" \n")
 
@@ -40,7 +42,12 @@ module WebHelpers
   def submit(from, to, params = {})
     get(from)
     hidden = page.css("form[action='#{to}'] input[type=hidden]").to_h { |field| [field["name"], field["value"]] }
-    post(to, hidden.merge("authenticity_token" => page.at("meta[name=csrf-token]")["content"]).merge(params.transform_keys(&:to_s)))
+    post(
+      to,
+      hidden.merge("authenticity_token" => page.at("meta[name=csrf-token]")["content"]).merge(
+        params.transform_keys(&:to_s)
+      )
+    )
   end
 
   def send_json(path, body)
@@ -52,26 +59,53 @@ module WebHelpers
   def account = Windlass::Records::Account.first
 
   def make_athlete(**changes)
-    account.athletes.create!(name: "Ines Aldaya", born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61,
-      disciplines: ["freediving"], **changes).tap { |athlete| screen(athlete) }
+    account
+      .athletes
+      .create!(
+        name: "Ines Aldaya",
+        born_on: "1995-04-01",
+        sex: "female",
+        height_cm: 169,
+        mass_kg: 61,
+        disciplines: ["freediving"],
+        **changes
+      )
+      .tap { |athlete| screen(athlete) }
   end
 
   # Screened yesterday, with whatever was answered with yes.
   def screen(athlete, *conditions, on: clock.now.to_date - 100, **changes)
-    athlete.screenings.create!(account_id: account.id, answered_on: on, conditions: conditions.map(&:to_s),
-      guardian_consent_on: on, **changes)
+    athlete.screenings.create!(
+      account_id: account.id,
+      answered_on: on,
+      conditions: conditions.map(&:to_s),
+      guardian_consent_on: on,
+      **changes
+    )
   end
 
   def make_pause(athlete, seconds = 24.0, at: NOON - 5 * 3600, **changes)
-    athlete.measures.create!(account_id: account.id, uuid: SecureRandom.uuid, kind: "control_pause", value: seconds,
-      taken_at: at, on_waking: true, ended_by: "diaphragm", first_breath: "calm", **changes)
+    athlete.measures.create!(
+      account_id: account.id,
+      uuid: SecureRandom.uuid,
+      kind: "control_pause",
+      value: seconds,
+      taken_at: at,
+      on_waking: true,
+      ended_by: "diaphragm",
+      first_breath: "calm",
+      **changes
+    )
   end
 
-  def prescribe(athlete) = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("small-holds"), now: clock.now)
+  def prescribe(athlete) =
+    Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("small-holds"), now: clock.now)
 
   # Asked, with nothing to say, and on the deck.
   def plan(prescription)
-    Windlass::Actions::KeepDay.call(prescription.athlete, {}, now: clock.now) if prescription.athlete.day_on(clock.now.to_date).new_record?
+    if prescription.athlete.day_on(clock.now.to_date).new_record?
+      Windlass::Actions::KeepDay.call(prescription.athlete, {}, now: clock.now)
+    end
     Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now)
   end
 
@@ -85,11 +119,19 @@ module WebHelpers
   end
 
   def journal(session, breaths: {}, holds: session.to_timeline.holds, ending: "finish")
-    marks = holds.flat_map do |place|
-      [{kind: "hold_start", at_ms: place.start_ms, round: place.number},
-        {kind: "hold_end", at_ms: place.end_ms, round: place.number},
-        {kind: "first_breath", at_ms: place.end_ms + 900, round: place.number, value: breaths.fetch(place.number, "smooth")}]
-    end
+    marks =
+      holds.flat_map do |place|
+        [
+          {kind: "hold_start", at_ms: place.start_ms, round: place.number},
+          {kind: "hold_end", at_ms: place.end_ms, round: place.number},
+          {
+            kind: "first_breath",
+            at_ms: place.end_ms + 900,
+            round: place.number,
+            value: breaths.fetch(place.number, "smooth")
+          }
+        ]
+      end
     all = [{kind: "start", at_ms: 0}, *marks, {kind: ending, at_ms: session.to_timeline.total_ms}]
     all.map { |event| event.merge(uuid: SecureRandom.uuid) }
   end

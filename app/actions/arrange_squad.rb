@@ -2,7 +2,8 @@
 
 module Windlass
   module Actions
-    # Who starts when, and who watches whom. The starts are chosen so that no two first breaths fall together, or are given.
+    # Who starts when, and who watches whom. The starts are chosen so that no two first breaths fall together, or are
+    # given.
     module ArrangeSquad
       # @param settings [Hash] gap_s, latest_s, minutes, on_the_word, as far as they change
       # @param pairs [Hash{Integer => Integer}, nil] place of who watches them, by lane; nil leaves them
@@ -13,7 +14,8 @@ module Windlass
         squad.transaction do
           squad.update!(settings)
           squad.sessions.each { |session| change(session, pair_lane: pairs[session.lane]) } if pairs
-          chosen = starts || Squad::Stagger.of(squad.to_lanes, gap_s: squad.gap_s, latest_s: squad.latest_s).starts.values
+          chosen =
+            starts || Squad::Stagger.of(squad.to_lanes, gap_s: squad.gap_s, latest_s: squad.latest_s).starts.values
           squad.sessions.zip(chosen) { |session, start| change(session, starts_s: start) }
         end
       end

@@ -10,7 +10,10 @@ module Windlass
       # @return [Array<Records::Athlete>] who was not asked today
       def self.call(athletes, clear:, watcher:, now:)
         said = Records::Day.where(athlete_id: athletes.map(&:id), local_date: now.to_date).pluck(:athlete_id)
-        cleared, unasked = athletes.reject { |athlete| said.include?(athlete.id) }.partition { |athlete| clear.include?(athlete.id.to_s) }
+        cleared, unasked =
+          athletes
+            .reject { |athlete| said.include?(athlete.id) }
+            .partition { |athlete| clear.include?(athlete.id.to_s) }
         cleared.each { |athlete| KeepDay.call(athlete, {watcher: watcher}, now: now) }
         unasked
       end

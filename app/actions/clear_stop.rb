@@ -8,7 +8,12 @@ module Windlass
       def self.call(suspension, values, now:)
         suspension.transaction do
           suspension.update!(clinician: values[:clinician], cleared_on: values[:cleared_on], lifted_at: now)
-          suspension.athlete.prescriptions.open.select { |one| one.to_protocol.holds? }.each { |one| one.fall_quiet(now) }
+          suspension
+            .athlete
+            .prescriptions
+            .open
+            .select { |one| one.to_protocol.holds? }
+            .each { |one| one.fall_quiet(now) }
         end
       end
     end

@@ -2,22 +2,30 @@
 
 module Windlass
   module Actions
-    # Corrects what was entered wrong; what stood there before is kept, with who changed it. What a record brings with it (a stop) it brings
-    # when it is corrected, too; a stop that is open already only a clinician lifts.
+    # Corrects what was entered wrong; what stood there before is kept, with who changed it. What a record brings with
+    # it (a stop) it brings when it is corrected, too; a stop that is open already only a clinician lifts.
     module Correct
       # @param values [Hash] of the form of its kind
       # @param seen [String] what was corrected, as {Records::Record#seen_as} said it
       # @return [Records::Measure]
       # @raise [ActiveRecord::StaleObjectError] where somebody else changed it since
       def self.measure(measure, values, seen:, now:)
-        columns = measure.control_pause? ? TakeControlPause.columns(values) : TakeMeasure.columns(measure.to_kind, values)
-        change(measure, columns.merge(taken_at: taken_at(measure, values[:taken_on])), seen, now) { TakeMeasure.act(measure, now) unless measure.control_pause? }
+        columns =
+          measure.control_pause? ? TakeControlPause.columns(values) : TakeMeasure.columns(measure.to_kind, values)
+        change(measure, columns.merge(taken_at: taken_at(measure, values[:taken_on])), seen, now) do
+          TakeMeasure.act(measure, now) unless measure.control_pause?
+        end
       end
 
       # @param form [Forms::ScreeningForm]
       # @return [Records::Screening] of the day on which it was answered
       def self.screening(screening, form, seen:, now:)
-        change(screening, {conditions: form.conditions, guardian_consent_on: form.values[:guardian_consent_on]}, seen, now) { KeepScreening.mind(screening.athlete, form.conditions) if screening.newest? }
+        change(
+          screening,
+          {conditions: form.conditions, guardian_consent_on: form.values[:guardian_consent_on]},
+          seen,
+          now
+        ) { KeepScreening.mind(screening.athlete, form.conditions) if screening.newest? }
       end
 
       # The hour stays where the day does.

@@ -2,8 +2,8 @@
 
 module Windlass
   module Actions
-    # The coach accepts or overrules a verdict; the prescription moves, and the move is kept with its reasons. Where a newer day
-    # is decided already, an older one is only noted: nothing moves.
+    # The coach accepts or overrules a verdict; the prescription moves, and the move is kept with its reasons. Where a
+    # newer day is decided already, an older one is only noted: nothing moves.
     module Decide
       OVERRULABLE = %i[rest ease repeat advance].freeze
 
@@ -30,13 +30,15 @@ module Windlass
       end
 
       # @return [Boolean] a newer day of it is decided, or it was run once: nothing moves
-      def self.noted?(prescription, date) = prescription.run_once || prescription.moves.where(noted: false, local_date: (date + 1)..).exists?
+      def self.noted?(prescription, date) =
+        prescription.run_once || prescription.moves.where(noted: false, local_date: (date + 1)..).exists?
 
       # Two coaches, or two tabs: who comes second is told.
       def self.same(known, decided)
         return known if known.decided == decided.to_s
 
-        raise Error, "This day is decided already: #{known.decided}. Undo that decision first, if it is to be #{decided}."
+        raise Error,
+          "This day is decided already: #{known.decided}. Undo that decision first, if it is to be #{decided}."
       end
 
       def self.act(session, target, decided, now)
@@ -52,17 +54,32 @@ module Windlass
       def self.rest(session, now)
         until_on = Progression::Pawl.rested_on(session.local_date)
         Records::Suspension.find_or_create_by!(session: session, kind: "rest") do |suspension|
-          suspension.assign_attributes(account_id: session.account_id, athlete_id: session.athlete_id, opened_at: now,
-            prescription_id: session.prescription_id, until_on: until_on,
-            reason: "Rest with quiet breathing until #{Words.date(until_on)}.")
+          suspension.assign_attributes(
+            account_id: session.account_id,
+            athlete_id: session.athlete_id,
+            opened_at: now,
+            prescription_id: session.prescription_id,
+            until_on: until_on,
+            reason: "Rest with quiet breathing until #{Words.date(until_on)}."
+          )
         end
       end
 
       def self.record(session, verdict, decided, because, target, noted, now)
-        session.prescription.moves.create!(account_id: session.account_id, session: session, decided_at: now,
-          local_date: session.local_date, verdict: verdict.verdict, decided: decided, noted: noted,
-          overruled_because: (because if decided != verdict.verdict), reasons: verdict.reasons.map(&:to_h),
-          dose_before: verdict.from.dose, reduced_before: verdict.from.reduced, dose_after: target&.dose)
+        session.prescription.moves.create!(
+          account_id: session.account_id,
+          session: session,
+          decided_at: now,
+          local_date: session.local_date,
+          verdict: verdict.verdict,
+          decided: decided,
+          noted: noted,
+          overruled_because: (because if decided != verdict.verdict),
+          reasons: verdict.reasons.map(&:to_h),
+          dose_before: verdict.from.dose,
+          reduced_before: verdict.from.reduced,
+          dose_after: target&.dose
+        )
       end
       private_class_method :same, :act, :rest, :record
     end

@@ -2,19 +2,28 @@
 
 module Windlass
   module Actions
-    # A false start is no session, and what was written in may have been written wrong. It stays on record, and can be brought back.
+    # A false start is no session, and what was written in may have been written wrong. It stays on record, and can be
+    # brought back.
     module DiscardSession
       # @raise [Error] where it was more than a false start, or the day is decided
       def self.call(session, now:)
-        raise Error, "Only a false start can be discarded (nothing done, or left within the first round, without a symptom), and what was written in." unless discardable?(session)
-        raise Error, "This day is decided already. Undo the decision first." if session.prescription.moves.exists?(local_date: session.local_date, session_id: session.id)
+        unless discardable?(session)
+          raise Error,
+            "Only a false start can be discarded (nothing done, or left within the first round, without a symptom), " \
+            "and what was written in."
+        end
+        if session.prescription.moves.exists?(local_date: session.local_date, session_id: session.id)
+          raise Error, "This day is decided already. Undo the decision first."
+        end
 
         session.update!(discarded_at: session.discarded_at || now)
         Propose.call(session)
       end
 
       # @return [Boolean] a false start, or written in; a symptom that stops stays
-      def self.discardable?(session) = session.to_core.false_start? || (!session.written_in.empty? && (session.symptoms.map(&:to_sym) & Progression::Symptoms::STOPS.keys).empty?)
+      def self.discardable?(session) =
+        session.to_core.false_start? ||
+          (!session.written_in.empty? && (session.symptoms.map(&:to_sym) & Progression::Symptoms::STOPS.keys).empty?)
 
       def self.bring_back(session)
         session.update!(discarded_at: nil)

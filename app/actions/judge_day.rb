@@ -13,7 +13,11 @@ module Windlass
       # @return [Progression::Verdict, nil] nil where the protocol is not offered any more
       def self.call(session, of_the_day: session.sets_of_the_day)
         sets = of_the_day.map { |set| (set.id == session.id) ? session : set }
-        judge(session, of_day((sets.empty? ? [session] : sets).map(&:to_core)), JudgedPast.new(session.athlete, (session.local_date - HISTORY_DAYS)...session.local_date))
+        judge(
+          session,
+          of_day((sets.empty? ? [session] : sets).map(&:to_core)),
+          JudgedPast.new(session.athlete, (session.local_date - HISTORY_DAYS)...session.local_date)
+        )
       end
 
       # @param session [Records::Session] the newest set of its day
@@ -22,18 +26,29 @@ module Windlass
       # @return [Progression::Verdict, nil]
       def self.judge(session, day, past)
         standing = standing_at(session, past.values) or return
-        Progression::Judge.judge(day, history: past.before(session.local_date), standing: standing, mornings: mornings(session))
+        Progression::Judge.judge(
+          day,
+          history: past.before(session.local_date),
+          standing: standing,
+          mornings: mornings(session)
+        )
       end
 
       # @param sets [Array<Progression::Session>] of one day and dose, each alone
       # @return [Progression::Session] the sets as one, which is to have what all sets of its dose have
-      def self.of_day(sets) = Progression::Session.of_day(sets, rounds_planned: sets.last.rounds_planned * sets.last.activity.sets(sets.last.dose))
+      def self.of_day(sets) =
+        Progression::Session.of_day(
+          sets,
+          rounds_planned: sets.last.rounds_planned * sets.last.activity.sets(sets.last.dose)
+        )
 
       # Of those who over-breathe: the others are not asked.
       def self.mornings(session)
         return unless session.to_protocol.over_breathing? || session.washout.to_f >= Physiology::OVER_BREATHED_MMHG
 
-        Records::Measure.morning_series([session.athlete_id], since: session.local_date - HISTORY_DAYS).fetch(session.athlete_id)
+        Records::Measure.morning_series([session.athlete_id], since: session.local_date - HISTORY_DAYS).fetch(
+          session.athlete_id
+        )
       end
 
       # @param sets [Array<Records::Session>] of one prescription, one day and one dose
@@ -52,7 +67,13 @@ module Windlass
       # Where the athlete stood with the dose that was run; a light day's dose is no rung.
       def self.standing_at(session, values)
         prescription = session.prescription
-        prescription.standing_with(session.light ? prescription.dose : session.dose, protocol: session.protocol, reduced: session.reduced, on: session.local_date, values: values)
+        prescription.standing_with(
+          session.light ? prescription.dose : session.dose,
+          protocol: session.protocol,
+          reduced: session.reduced,
+          on: session.local_date,
+          values: values
+        )
       end
       private_class_method :standing_at, :mornings
     end

@@ -33,10 +33,14 @@ module Windlass
 
       # @return [Hash{Array<Integer> => Progression::Evidence}] by the sets of the day
       def days
-        @days ||= @sets.group_by { |_, set| [set.protocol, set.dose, set.date] }.values.to_h do |marked|
-          marks, sets = marked.transpose
-          [sets.map(&:id), DAYS.fetch(marks) { Progression::Evidence.of(JudgeDay.of_day(sets)) }]
-        end
+        @days ||=
+          @sets
+            .group_by { |_, set| [set.protocol, set.dose, set.date] }
+            .values
+            .to_h do |marked|
+              marks, sets = marked.transpose
+              [sets.map(&:id), DAYS.fetch(marks) { Progression::Evidence.of(JudgeDay.of_day(sets)) }]
+            end
       end
     end
   end

@@ -8,14 +8,21 @@ module Windlass
       # @param form [Forms::AthleteForm] valid
       # @return [Records::Athlete]
       def self.add(account, form, today:)
-        Records::Record.once(account.athletes, form.values[:uuid]) { account.athletes.create!(form.columns.merge(account_id: account.id, uuid: form.values[:uuid], **again(form.columns, today))) }
+        Records::Record.once(account.athletes, form.values[:uuid]) do
+          account.athletes.create!(
+            form.columns.merge(account_id: account.id, uuid: form.values[:uuid], **again(form.columns, today))
+          )
+        end
       end
 
       # A paused control pause is asked for again: when the coach says, in four weeks otherwise.
       AGAIN_DAYS = 28
 
       def self.again(columns, today)
-        {control_pause_again_on: (columns[:control_pause_again_on] || today + AGAIN_DAYS if columns[:control_pause_use] == "paused")}
+        {
+          control_pause_again_on:
+            (columns[:control_pause_again_on] || today + AGAIN_DAYS if columns[:control_pause_use] == "paused")
+        }
       end
       private_class_method :again
 

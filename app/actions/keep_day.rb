@@ -14,7 +14,13 @@ module Windlass
       end
 
       def self.keep(day, values)
-        day.update!(answers: values.fetch(:answers, []), chest: values.fetch(:chest, false) || false, watcher: values[:watcher].to_s, oximeter: values[:oximeter] || false, **values.slice(:feeling, :slept_h))
+        day.update!(
+          answers: values.fetch(:answers, []),
+          chest: values.fetch(:chest, false) || false,
+          watcher: values[:watcher].to_s,
+          oximeter: values[:oximeter] || false,
+          **values.slice(:feeling, :slept_h)
+        )
         day
       end
       private_class_method :keep

@@ -21,7 +21,10 @@ module Windlass
       def self.own_times(athlete, form) = athlete.transaction { athlete.slots = slots(athlete.slots, form) }
 
       # A time that is as it was stays the same one.
-      def self.slots(kept, form) = form.slots.map { |slot| kept.find { |one| one.attributes.symbolize_keys.slice(*slot.keys) == slot } || Records::Slot.new(slot) }
+      def self.slots(kept, form) =
+        form.slots.map do |slot|
+          kept.find { |one| one.attributes.symbolize_keys.slice(*slot.keys) == slot } || Records::Slot.new(slot)
+        end
       private_class_method :slots
     end
   end

@@ -10,8 +10,8 @@ module Windlass
       # Events from which the model learns.
       TEACHING = %w[first_urge oximeter hold_end].freeze
 
-      # The lock is held for as long as it takes to write; what has to be reckoned comes before and after it. Where nothing is new,
-      # nothing is reckoned.
+      # The lock is held for as long as it takes to write; what has to be reckoned comes before and after it. Where
+      # nothing is new, nothing is reckoned.
       # @param events [Array<Hash>] of Forms::JournalForm
       # @param told [Hash, nil] where the run stands, for those who follow it: written along
       # @return [Array<String>] uuids that are kept now
@@ -25,10 +25,15 @@ module Windlass
           insert(session, fresh, now)
           stored = session.journal_events.reload.map(&:to_core)
           timeline = session.to_paced
-          write_rounds(session, Timeline::Replay.rounds(timeline, stored, parts: session.to_protocol.judged_parts(timeline)))
+          write_rounds(
+            session,
+            Timeline::Replay.rounds(timeline, stored, parts: session.to_protocol.judged_parts(timeline))
+          )
           write_state(session, stored, fresh, now)
           write_said(session, fresh, now)
-          stop_at_once(session, now) if fresh.any? { |event| event[:kind] == "emergency_note" && event[:value] == Emergency::MEANS_STOP.to_s }
+          if fresh.any? { |event| event[:kind] == "emergency_note" && event[:value] == Emergency::MEANS_STOP.to_s }
+            stop_at_once(session, now)
+          end
           stand_lower(session) if session.over?
         end
         close(session, fresh, now: now) if session.over? && fresh.any?
@@ -56,15 +61,27 @@ module Windlass
         noted = [*said["symptom"]].map { |event| event[:value].split(".").first.to_sym }
         effort = said["effort"]&.last&.fetch(:value)
         new = noted - session.symptoms.map(&:to_sym)
-        session.update!(symptoms: session.symptoms | noted.map(&:to_s), effort: effort ? Integer(effort, 10) : session.effort) if new.any? || effort
+        if new.any? || effort
+          session.update!(
+            symptoms: session.symptoms | noted.map(&:to_s),
+            effort: effort ? Integer(effort, 10) : session.effort
+          )
+        end
         ActOnSymptoms.call(session, new, now: now, where: ", noted on the deck") if new.any?
-        KeepDay.call(session.athlete, {}, now: session.planned_at) if said["asked"] && session.athlete.day_on(session.local_date).new_record?
+        if said["asked"] && session.athlete.day_on(session.local_date).new_record?
+          KeepDay.call(session.athlete, {}, now: session.planned_at)
+        end
       end
 
       # Who stopped breathing blacked out, whatever else is said of it later.
       def self.stop_at_once(session, now)
         session.update!(symptoms: session.symptoms | [Emergency::STOP_SYMPTOM.to_s])
-        OpenStop.call(session.athlete, "Stopped breathing, noted on the deck on #{Words.date(session.local_date)}.", session: session, now: now)
+        OpenStop.call(
+          session.athlete,
+          "Stopped breathing, noted on the deck on #{Words.date(session.local_date)}.",
+          session: session,
+          now: now
+        )
       end
 
       # Who came back lower, and did it, stands there from now on.
@@ -87,8 +104,12 @@ module Windlass
         known = session.rounds.reload.index_by(&:number)
         rounds.each do |done|
           round = known[done.number] || session.rounds.build(number: done.number)
-          round.update!(done.to_h.except(:number, *RATED)
-            .merge(RATED.to_h { |column| [column, done.to_h[column] || round[column]] }))
+          round.update!(
+            done
+              .to_h
+              .except(:number, *RATED)
+              .merge(RATED.to_h { |column| [column, done.to_h[column] || round[column]] })
+          )
         end
       end
 
@@ -97,7 +118,8 @@ module Windlass
         kinds = events.map(&:kind)
         return unless kinds.include?(:start)
 
-        # A device whose clock was put right in between says how long ago by a clock that was wrong: nothing begins before it was planned.
+        # A device whose clock was put right in between says how long ago by a clock that was wrong: nothing begins
+        # before it was planned.
         session.started_at ||= [moment(fresh, %w[start], now), session.planned_at].max
         session.state = "running" if session.state == "planned"
         session.state = "done" if kinds.include?(:finish)
@@ -107,16 +129,27 @@ module Windlass
         session.save!
       end
 
-      def self.moment(fresh, kinds, now) = now - (fresh.find { |event| kinds.include?(event[:kind]) }&.fetch(:ago_ms, 0) || 0) / 1000.0
+      def self.moment(fresh, kinds, now) =
+        now - (fresh.find { |event| kinds.include?(event[:kind]) }&.fetch(:ago_ms, 0) || 0) / 1000.0
 
       # They may come before a session began, and long after it ended.
       NOT_RUN = [*Timeline::EMERGENCY_KINDS, *Timeline::SAID_KINDS].freeze
 
       # What came after one turned to quiet breathing, or on the emergency card, is not the session's.
       def self.ran_ms(events)
-        events.find { |event| event.kind == :quiet }&.at_ms || events.reject { |event| NOT_RUN.include?(event.kind) }.map(&:at_ms).max
+        events.find { |event| event.kind == :quiet }&.at_ms ||
+          events.reject { |event| NOT_RUN.include?(event.kind) }.map(&:at_ms).max
       end
-      private_class_method :not_here, :moment, :ran_ms, :close, :write_said, :stop_at_once, :stand_lower, :insert, :write_rounds, :write_state
+      private_class_method :not_here,
+        :moment,
+        :ran_ms,
+        :close,
+        :write_said,
+        :stop_at_once,
+        :stand_lower,
+        :insert,
+        :write_rounds,
+        :write_state
     end
   end
 end

@@ -11,8 +11,10 @@ module Windlass
       def self.call(athlete, conditions, guardian_consent_on:, now:, uuid: nil)
         Records::Record.once(athlete.screenings, uuid) do
           mind(athlete, conditions)
-          athlete.screenings.create!(account_id: athlete.account_id, answered_on: now.to_date, conditions: conditions,
-            guardian_consent_on: guardian_consent_on, uuid: uuid)
+          athlete.screenings.create!(
+            account_id: athlete.account_id, answered_on: now.to_date, conditions: conditions,
+            guardian_consent_on: guardian_consent_on, uuid: uuid
+          )
         end
       end
 
@@ -27,7 +29,9 @@ module Windlass
       # @param values [Hash] of Forms::ScreeningClearanceForm
       # @return [Records::Clearance]
       def self.clear(athlete, values)
-        Records::Record.once(athlete.clearances, values[:uuid]) { athlete.clearances.create!(values.merge(account_id: athlete.account_id)) }
+        Records::Record.once(athlete.clearances, values[:uuid]) do
+          athlete.clearances.create!(values.merge(account_id: athlete.account_id))
+        end
       end
     end
   end

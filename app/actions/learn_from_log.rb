@@ -2,8 +2,8 @@
 
 module Windlass
   module Actions
-    # Fits the gas model to what was logged of an athlete: thrift from oximeter lows, a second threshold from first urges
-    # on full lungs. Nothing logged changes nothing.
+    # Fits the gas model to what was logged of an athlete: thrift from oximeter lows, a second threshold from first
+    # urges on full lungs. Nothing logged changes nothing.
     module LearnFromLog
       # The newest say most of how the athlete is now.
       SESSIONS = 10
@@ -17,23 +17,45 @@ module Windlass
 
         body = athlete.to_body(on: now.to_date)
         remember = TAUGHT.method(:fetch)
-        learned = {thrift: Physiology::Fitting.thrift(body, logged, remember: remember), full_threshold: Physiology::Fitting.full_threshold(body, logged, remember: remember),
-                   oximeter_logged: logged.any? { |session| session.lows.any? }}
+        learned = {
+          thrift: Physiology::Fitting.thrift(body, logged, remember: remember),
+          full_threshold: Physiology::Fitting.full_threshold(body, logged, remember: remember),
+          oximeter_logged: logged.any? { |session| session.lows.any? }
+        }
         # Nobody typed this: an open form of the athlete is not outdated by it.
         athlete.update_columns(learned)
       end
 
       def self.logged(athlete)
-        taught = Records::Round.where("rounds.session_id = sessions.id").where("sao2_low IS NOT NULL OR first_urge_ms IS NOT NULL")
-        sessions = athlete.sessions.kept.where(taught.arel.exists).includes(:timeline).order(local_date: :desc, started_at: :desc).limit(SESSIONS).to_a
+        taught =
+          Records::Round.where("rounds.session_id = sessions.id").where(
+            "sao2_low IS NOT NULL OR first_urge_ms IS NOT NULL"
+          )
+        sessions =
+          athlete
+            .sessions
+            .kept
+            .where(taught.arel.exists)
+            .includes(:timeline)
+            .order(local_date: :desc, started_at: :desc)
+            .limit(SESSIONS)
+            .to_a
         events = Records::JournalEvent.core_by_session(sessions.map(&:id))
-        marks = Records::Round.where(session_id: sessions.map(&:id)).where.not(hold: nil).pluck(:session_id, :hold, :sao2_low, :first_urge_ms).group_by(&:first)
+        marks =
+          Records::Round
+            .where(session_id: sessions.map(&:id))
+            .where.not(hold: nil)
+            .pluck(:session_id, :hold, :sao2_low, :first_urge_ms)
+            .group_by(&:first)
         sessions.map { |session| read(session.to_run(events.fetch(session.id, [])), marks.fetch(session.id, [])) }
       end
 
       def self.read(timeline, marks)
-        Physiology::Fitting::Logged.new(timeline: timeline, lows: marks.to_h { |_, hold, low, _| [hold, low] }.compact,
-          urges: marks.to_h { |_, hold, _, urge_ms| [hold, urge_ms && urge_ms / 1000.0] }.compact)
+        Physiology::Fitting::Logged.new(
+          timeline: timeline,
+          lows: marks.to_h { |_, hold, low, _| [hold, low] }.compact,
+          urges: marks.to_h { |_, hold, _, urge_ms| [hold, urge_ms && urge_ms / 1000.0] }.compact
+        )
       end
       private_class_method :logged, :read
     end

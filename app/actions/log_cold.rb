@@ -12,18 +12,32 @@ module Windlass
 
       def self.keep(athlete, values, now)
         stage, ended_at = values[:stage] - 1, ended_at(values, now)
-        athlete.colds.create!(account_id: athlete.account_id, stage: stage, local_date: values[:taken_on], ended_at: ended_at, note: values[:note].to_s,
-          watcher: values[:watcher].to_s, caution: caution(athlete, stage, values[:watcher].to_s, ended_at), **values.slice(:uuid, :minutes, :calm, :why_out))
+        athlete.colds.create!(
+          account_id: athlete.account_id,
+          stage: stage,
+          local_date: values[:taken_on],
+          ended_at: ended_at,
+          note: values[:note].to_s,
+          watcher: values[:watcher].to_s,
+          caution: caution(athlete, stage, values[:watcher].to_s, ended_at),
+          **values.slice(:uuid, :minutes, :calm, :why_out)
+        )
       end
 
       # @return [Progression::Ready]
       def self.ready(athlete, watcher:, now:)
-        Progression::Readiness.of(Situations.of([athlete], now: now).of(athlete.id, Progression::COLD).with(watcher: watcher))
+        Progression::Readiness.of(
+          Situations.of([athlete], now: now).of(athlete.id, Progression::COLD).with(watcher: watcher)
+        )
       end
 
       def self.caution(athlete, stage, watcher, ended_at)
         open = Cold.open_stage(athlete.colds.select { |one| one.ended_at <= ended_at }.map(&:to_core))
-        [Caution.of(athlete, Progression::COLD, at: ended_at), Cold.early_words(stage, open), Cold.alone_words(stage, watcher)].compact.reject(&:empty?).join(" ")
+        [
+          Caution.of(athlete, Progression::COLD, at: ended_at),
+          Cold.early_words(stage, open),
+          Cold.alone_words(stage, watcher)
+        ].compact.reject(&:empty?).join(" ")
       end
 
       # One that is written in later stands at noon of its day.

@@ -17,7 +17,9 @@ module Windlass
         first = [planned.local_date - AROUND, now.to_date, planned.programme.starts_on].max
         return [] unless trial.ahead?
 
-        (first..[planned.local_date + AROUND, planned.programme.ends_on].min).flat_map { |date| trial.slots(date).map { |slot| trial.choice(date, slot) } }
+        (first..[planned.local_date + AROUND, planned.programme.ends_on].min).flat_map do |date|
+          trial.slots(date).map { |slot| trial.choice(date, slot) }
+        end
       end
 
       # @param date [Date]
@@ -33,7 +35,8 @@ module Windlass
         # Before any wall: what was picked up is no longer where it was.
         raise ActiveRecord::StaleObjectError.new(planned, "move") unless planned.sequence == seen
 
-        slot = trial.slots(date).find { |one| one.at_min == at_min } or raise Error, "There is no slot at that time on #{Words.date(date)}."
+        slot = trial.slots(date).find { |one| one.at_min == at_min } or
+          raise Error, "There is no slot at that time on #{Words.date(date)}."
         raise Error, "#{Words.date(date)} is over." if date < now.to_date
 
         choice = trial.choice(date, slot)
@@ -58,8 +61,18 @@ module Windlass
           planned.lock!
           raise ActiveRecord::StaleObjectError.new(planned, "move") unless planned.sequence == seen
 
-          planned.update!(local_date: date, at_min: slot.at_min, begins_min: slot.at_min, slot_minutes: slot.minutes, place: slot.place.to_s, fixed: true, moved_from_on: from[0], moved_from_min: from[1], sequence: planned.sequence + 1,
-            reasons: [{rule: "moved", text: "You put it there."}])
+          planned.update!(
+            local_date: date,
+            at_min: slot.at_min,
+            begins_min: slot.at_min,
+            slot_minutes: slot.minutes,
+            place: slot.place.to_s,
+            fixed: true,
+            moved_from_on: from[0],
+            moved_from_min: from[1],
+            sequence: planned.sequence + 1,
+            reasons: [{rule: "moved", text: "You put it there."}]
+          )
           [[date, slot.at_min], from].each { |day, at_min| in_turn(planned.programme, day, at_min) }
         end
         planned.reload
@@ -69,11 +82,13 @@ module Windlass
       def self.in_turn(programme, date, at_min)
         beside = programme.planned_sessions.reload.select { |one| one.local_date == date && one.at_min == at_min }
         begins = at_min
-        beside.sort_by { |one| one.place_in_slot }.each do |one|
-          # Whoever has it in a calendar learns of it.
-          one.update!(begins_min: begins, sequence: one.sequence + 1) if one.begins_min != begins
-          begins += (one.seconds / 60.0).ceil unless one.apart
-        end
+        beside
+          .sort_by { |one| one.place_in_slot }
+          .each do |one|
+            # Whoever has it in a calendar learns of it.
+            one.update!(begins_min: begins, sequence: one.sequence + 1) if one.begins_min != begins
+            begins += (one.seconds / 60.0).ceil unless one.apart
+          end
       end
       private_class_method :put, :in_turn
 
@@ -92,12 +107,22 @@ module Windlass
         def ahead? = @here.any?
 
         # @return [Array<Programme::Slot>] that have not begun yet
-        def slots(date) = @slots.select { |slot| slot.day == date.cwday && @planner.calendar.moment(date, slot.at_min) >= @now }
+        def slots(date) =
+          @slots.select { |slot| slot.day == date.cwday && @planner.calendar.moment(date, slot.at_min) >= @now }
 
         # @return [Choice]
         def choice(date, slot)
           here = date == @planned.local_date && slot.at_min == @planned.at_min
-          refusal = here ? nil : @planner.refusal(@planned.to_wish.with(date: date, at_min: slot.at_min), @others.map(&:to_wish), from: @planned.to_wish)&.text
+          refusal =
+            if here
+              nil
+            else
+              @planner.refusal(
+                @planned.to_wish.with(date: date, at_min: slot.at_min),
+                @others.map(&:to_wish),
+                from: @planned.to_wish
+              )&.text
+            end
           Choice.new(date: date, slot: slot, refusal: refusal, here: here)
         end
       end

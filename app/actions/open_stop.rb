@@ -11,9 +11,17 @@ module Windlass
       # @return [Records::Suspension]
       def self.call(athlete, what, now:, **from)
         open = athlete.suspensions.find_by(kind: "stop", lifted_at: nil, **from)
-        return open.tap { |stop| stop.update!(reason: "#{open.reason.delete_suffix(STOPPED)}#{what} #{STOPPED}") } if open
+        if open
+          return open.tap { |stop| stop.update!(reason: "#{open.reason.delete_suffix(STOPPED)}#{what} #{STOPPED}") }
+        end
 
-        athlete.suspensions.create!(account_id: athlete.account_id, kind: "stop", opened_at: now, reason: "#{what} #{STOPPED}", **from)
+        athlete.suspensions.create!(
+          account_id: athlete.account_id,
+          kind: "stop",
+          opened_at: now,
+          reason: "#{what} #{STOPPED}",
+          **from
+        )
       end
     end
   end

@@ -4,22 +4,30 @@ module Windlass
   module Actions
     # Plans weeks for athletes, and plans them anew from today on.
     module PlanProgramme
-      # A programme for each, which waits: {.fill} places its sessions, one after the other, and only then what they had ends.
+      # A programme for each, which waits: {.fill} places its sessions, one after the other, and only then what they had
+      # ends.
       # @param times [Hash{Integer => Integer}] times a week, by prescription; 0 is left out
       # @return [Array<Records::Programme>]
       # @raise [Error]
       def self.begin(athletes, times:, starts_on:, weeks:, easy_every:, now:, group: nil)
         account_id = athletes.first&.account_id or raise Error, "Nobody is in this group yet."
         Records::Record.transaction do
-          planned = athletes.filter_map do |athlete|
-            chosen = athlete.prescriptions.open.where(id: times.select { |_, count| count > 0 }.keys)
-            next if chosen.empty?
+          planned =
+            athletes.filter_map do |athlete|
+              chosen = athlete.prescriptions.open.where(id: times.select { |_, count| count > 0 }.keys)
+              next if chosen.empty?
 
-            Records::Programme.waiting.where(athlete_id: athlete.id).update_all(ended_at: now)
-            programme = Records::Programme.create!(account_id: account_id, athlete: athlete, group: group, starts_on: starts_on, weeks: weeks, easy_every: easy_every, planned_at: now, waits: true)
-            chosen.each { |prescription| programme.trainings.create!(prescription: prescription, times_a_week: times.fetch(prescription.id)) }
-            programme
-          end
+              Records::Programme.waiting.where(athlete_id: athlete.id).update_all(ended_at: now)
+              programme =
+                Records::Programme.create!(
+                  account_id: account_id, athlete: athlete, group: group, starts_on: starts_on, weeks: weeks,
+                  easy_every: easy_every, planned_at: now, waits: true
+                )
+              chosen.each do |prescription|
+                programme.trainings.create!(prescription: prescription, times_a_week: times.fetch(prescription.id))
+              end
+              programme
+            end
           raise Error, "Nothing was chosen: give at least one protocol a number of times a week." if planned.empty?
 
           planned
@@ -35,7 +43,12 @@ module Windlass
         programme.transaction do
           take_over(programme, now) if programme.waits
           write(programme, plan, programmes.ahead(programme))
-          programme.update!(waits: false, planned_at: now, left_out: plan.unplaced.map { |one| left_out(one) }, loads: plan.weeks.map { |week| load(week) })
+          programme.update!(
+            waits: false,
+            planned_at: now,
+            left_out: plan.unplaced.map { |one| left_out(one) },
+            loads: plan.weeks.map { |week| load(week) }
+          )
         end
         programme
       end
@@ -44,16 +57,23 @@ module Windlass
       def self.take_over(programme, now)
         before = Records::Programme.open.find_by(athlete_id: programme.athlete_id) or return
         before.update!(ended_at: now)
-        before.planned_sessions.where(local_date: now.to_date...programme.starts_on).update_all(programme_id: programme.id)
+        before
+          .planned_sessions
+          .where(local_date: now.to_date...programme.starts_on)
+          .update_all(programme_id: programme.id)
         programme.planned_sessions.reset
       end
 
       # What the weeks come to after a move.
       def self.weigh(programme, programmes)
-        programme.update!(loads: programmes.planner(programme).weeks_of(programmes.ahead(programme).map(&:to_wish)).map { |week| load(week) })
+        programme.update!(
+          loads:
+            programmes.planner(programme).weeks_of(programmes.ahead(programme).map(&:to_wish)).map { |week| load(week) }
+        )
       end
 
-      def self.load(week) = {from: week.from, hold_s: week.hold_seconds.round, easy: week.easy, limit_s: week.limit_s&.floor}
+      def self.load(week) =
+        {from: week.from, hold_s: week.hold_seconds.round, easy: week.easy, limit_s: week.limit_s&.floor}
 
       # So many at once as a page may wait for; what they have in common is asked once.
       AT_ONCE = 8
@@ -65,7 +85,14 @@ module Windlass
         some.each { |programme| fill(programme, now: now, programmes: programmes) }
       end
 
-      def self.left_out(one) = {week: one.week, prescription_id: (one.training.key unless one.training.test?), name: one.training.name, missing: one.missing, reasons: one.reasons.map(&:to_h)}
+      def self.left_out(one) =
+        {
+          week: one.week,
+          prescription_id: (one.training.key unless one.training.test?),
+          name: one.training.name,
+          missing: one.missing,
+          reasons: one.reasons.map(&:to_h)
+        }
 
       # Calendars know a session by its name: one that only moves keeps it.
       # @param old [Array<Records::PlannedSession>] what was still to come
@@ -73,7 +100,10 @@ module Windlass
         difference = Windlass::Programme::Difference.new(old, plan)
         Records::PlannedSession.where(id: difference.gone.map(&:id)).delete_all
         difference.pairs.each { |entry, one| change(one, entry) if one }
-        fresh = difference.fresh.map { |entry| columns(entry).merge(uuid: SecureRandom.uuid, programme_id: programme.id, athlete_id: programme.athlete_id) }
+        fresh =
+          difference.fresh.map do |entry|
+            columns(entry).merge(uuid: SecureRandom.uuid, programme_id: programme.id, athlete_id: programme.athlete_id)
+          end
         Records::PlannedSession.insert_all!(fresh) if fresh.any?
         programme.planned_sessions.reset
       end
@@ -87,12 +117,27 @@ module Windlass
 
       def self.columns(entry)
         protocol = entry.training.protocol
-        {prescription_id: (entry.training.key unless entry.training.test?), local_date: entry.date, at_min: minutes(entry.at), begins_min: minutes(entry.begins), slot_minutes: entry.minutes, place: entry.place.to_s,
-         rung: entry.rung, expected: entry.expected, light: entry.light, apart: entry.apart, fixed: entry.fixed, seconds: entry.seconds, hold_seconds: entry.hold_seconds,
-         dose_words: entry.dose ? protocol.bound(entry.dose).in_short(entry.dose) : "", reasons: entry.reasons.map(&:to_h)}
+        {
+          prescription_id: (entry.training.key unless entry.training.test?),
+          local_date: entry.date,
+          at_min: minutes(entry.at),
+          begins_min: minutes(entry.begins),
+          slot_minutes: entry.minutes,
+          place: entry.place.to_s,
+          rung: entry.rung,
+          expected: entry.expected,
+          light: entry.light,
+          apart: entry.apart,
+          fixed: entry.fixed,
+          seconds: entry.seconds,
+          hold_seconds: entry.hold_seconds,
+          dose_words: entry.dose ? protocol.bound(entry.dose).in_short(entry.dose) : "",
+          reasons: entry.reasons.map(&:to_h)
+        }
       end
 
-      def self.minutes(clock) = clock.split(":").map { |part| Integer(part, 10) }.then { |hours, minutes| hours * 60 + minutes }
+      def self.minutes(clock) =
+        clock.split(":").map { |part| Integer(part, 10) }.then { |hours, minutes| hours * 60 + minutes }
       private_class_method :take_over, :left_out, :load, :write, :change, :columns, :minutes
     end
   end

@@ -2,7 +2,8 @@
 
 module Windlass
   module Actions
-    # Puts several athletes on one deck, each with today's dose, and chooses their starts. Whoever may not train is named.
+    # Puts several athletes on one deck, each with today's dose, and chooses their starts. Whoever may not train is
+    # named.
     module PlanSquad
       # @param prescriptions [Array<Records::Prescription>] in order of their names
       # @return [Records::Squad]
@@ -13,17 +14,31 @@ module Windlass
           situations = Situations.of(prescriptions.map(&:athlete), now: now)
           sessions = prescriptions.map { |prescription| planned(prescription, situations, now) }
           # Asked for twice, it is the same.
-          next sessions.first.squad if sessions.map(&:squad_id).uniq.one? && sessions.first.squad&.sessions&.ids&.sort == sessions.map(&:id).sort
+          if sessions.map(&:squad_id).uniq.one? && sessions.first.squad&.sessions&.ids&.sort == sessions.map(&:id).sort
+            next sessions.first.squad
+          end
 
-          squad = Records::Squad.create!(account_id: account.id, uuid: SecureRandom.uuid, local_date: now.to_date, planned_at: now,
-            gap_s: Squad::Stagger::GAP_S, latest_s: Squad::Stagger::LATEST_S)
-          sessions.each_with_index { |session, lane| session.update!(squad: squad, lane: lane, pair_lane: nil, starts_s: 0) }
+          squad =
+            Records::Squad.create!(
+              account_id: account.id,
+              uuid: SecureRandom.uuid,
+              local_date: now.to_date,
+              planned_at: now,
+              gap_s: Squad::Stagger::GAP_S,
+              latest_s: Squad::Stagger::LATEST_S
+            )
+          sessions.each_with_index do |session, lane|
+            session.update!(squad: squad, lane: lane, pair_lane: nil, starts_s: 0)
+          end
           squad.tap { |made| ArrangeSquad.call(made.reload) }
         end
       end
 
       def self.check_number(prescriptions)
-        raise Error, "#{prescriptions.size} ticked; allowed: #{Squad::LANES.min} to #{Squad::LANES.max} athletes on one deck." unless Squad::LANES.cover?(prescriptions.size)
+        unless Squad::LANES.cover?(prescriptions.size)
+          raise Error,
+            "#{prescriptions.size} ticked; allowed: #{Squad::LANES.min} to #{Squad::LANES.max} athletes on one deck."
+        end
 
         twice = prescriptions.group_by(&:athlete).find { |_, several| several.size > 1 } or return
         raise Error, "#{twice.first.name} is ticked twice; allowed: one protocol an athlete."

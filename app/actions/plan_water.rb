@@ -12,7 +12,8 @@ module Windlass
       # @raise [Error] who is alone, was not asked, or may not, by name
       def self.call(account, pairs, clear:, now:)
         chosen = pairs.reject { |_, number| number.to_s.empty? }
-        divers = account.active_athletes.where(id: chosen.keys).by_name.includes(:suspensions, :screenings, :clearances).to_a
+        divers =
+          account.active_athletes.where(id: chosen.keys).by_name.includes(:suspensions, :screenings, :clearances).to_a
         groups = divers.group_by { |athlete| chosen[athlete.id.to_s] }.sort.map(&:last)
         raise Error, "Nobody dives alone: choose a pair for two divers at least." if groups.empty?
 
@@ -29,15 +30,23 @@ module Windlass
         silent = unasked.reject { |athlete| clear.include?(athlete.id.to_s) }
         raise Error, "Not asked today: #{Words.list(silent.map(&:name))}." if silent.any?
 
-        unasked.each { |athlete| KeepDay.call(athlete, {answers: [Progression::TodaysQuestions::WATER.to_s]}, now: now) }
+        unasked.each do |athlete|
+          KeepDay.call(athlete, {answers: [Progression::TodaysQuestions::WATER.to_s]}, now: now)
+        end
       end
 
       def self.refuse(groups, now)
         situations = Situations.of(groups.flatten, now: now)
         groups.each do |pair|
           pair.each do |athlete|
-            ready = Progression::Readiness.of(situations.of(athlete.id, Progression::WATER).with(watcher: (pair - [athlete]).first.name))
-            raise Error, "#{athlete.name}: #{ready.reasons.flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ")}" unless ready.go?
+            ready =
+              Progression::Readiness.of(
+                situations.of(athlete.id, Progression::WATER).with(watcher: (pair - [athlete]).first.name)
+              )
+            unless ready.go?
+              raise Error,
+                "#{athlete.name}: #{ready.reasons.flat_map { |reason| [reason.text, reason.lifts] }.compact.join(" ")}"
+            end
           end
         end
       end

@@ -2,12 +2,14 @@
 
 module Windlass
   module Actions
-    # Gives an athlete a protocol, dosed from the newest measures, or one of the coach's own. One open prescription a family.
+    # Gives an athlete a protocol, dosed from the newest measures, or one of the coach's own. One open prescription a
+    # family.
     module Prescribe
       # @param own [#name, #to_dose, nil] a dose to begin from, and a name where it has one
       # @param ends [Integer, nil] the prescription of that family that it ends: said by whoever prescribes
       # @return [Records::Prescription]
-      # @raise [Error] where the athlete is not offered it: why, and what would be needed; or where it would end one unsaid
+      # @raise [Error] where the athlete is not offered it: why, and what would be needed; or where it would end one
+      #   unsaid
       def self.call(athlete, protocol, now:, own: nil, ends: nil)
         allowed!(athlete, protocol, own, now)
         protocol = protocol.named(own&.name)
@@ -23,18 +25,31 @@ module Windlass
       def self.once(athlete, protocol, own:, now:)
         allowed!(athlete, protocol, own, now)
         protocol = protocol.named(own.name)
-        waiting = athlete.prescriptions.where(protocol: protocol.id, run_once: true).find { |one| !one.over? && same?(one, own) }
+        waiting =
+          athlete
+            .prescriptions
+            .where(protocol: protocol.id, run_once: true)
+            .find { |one| !one.over? && same?(one, own) }
         return waiting if waiting
 
         values = athlete.to_values
         objection = objection(athlete, protocol, on: now.to_date, values: values, from: own.to_dose)
         raise Error, objection if objection
 
-        create(athlete, protocol, Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: own.to_dose), 0), own, now, state: "ended", run_once: true)
+        create(
+          athlete,
+          protocol,
+          Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: own.to_dose), 0),
+          own,
+          now,
+          state: "ended",
+          run_once: true
+        )
       end
 
       # @param dose [Hash, nil] nil: the family's own
-      # @return [String, nil] why the screening or the age bars it for good; what a clearance would lift is no such thing
+      # @return [String, nil] why the screening or the age bars it for good; what a clearance would lift is no such
+      #   thing
       def self.barred(athlete, protocol, dose, on:)
         screen = athlete.to_screen(on: on)
         columns = dose ? protocol.columns(dose) : protocol.asked_columns
@@ -45,21 +60,26 @@ module Windlass
       # @return [String] `rung 3 of 8, since 12 October 2026`
       def self.place_words(open, now)
         standing = open.quiet? ? nil : open.to_standing(on: now.to_date)
-        ["rung #{standing.rung + 1} of #{standing.ladder.rungs.size}", "since #{Words.date(open.started_on)}"].join(", ") if standing
+        if standing
+          ["rung #{standing.rung + 1} of #{standing.ladder.rungs.size}", "since #{Words.date(open.started_on)}"].join(
+            ", "
+          )
+        end
       end
 
       # Whom the screening bars for good, or whose sport does not ask for it, is not given it.
       def self.allowed!(athlete, protocol, own, now)
-        raise Error, "#{protocol.name} is only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless protocol.for_disciplines?(athlete.disciplines)
+        unless protocol.for_disciplines?(athlete.disciplines)
+          raise Error,
+            "#{protocol.name} is only for those whose sport asks for it: #{Words.list(protocol.disciplines)}."
+        end
 
         barred = barred(athlete, protocol, own&.to_dose, on: now.to_date)
         raise Error, "#{protocol.name} is not for #{athlete.name}. #{barred}" if barred
       end
 
       # A dose from the composer, with no name but the family's.
-      Composed = Value.define(:to_dose) do
-        def name = nil
-      end
+      Composed = Value.define(:to_dose) { def name = nil }
 
       # @return [Boolean] it was prescribed just so already: a second click changes nothing
       def self.same?(open, own) = open.own_name == own.name && Records::Record.dose(open.own_dose) == own.to_dose
@@ -70,12 +90,23 @@ module Windlass
         ladder = ladder(athlete, protocol, on, values, **bounds)
         return if ladder.offered_at_all?
 
-        ladder.cut || protocol.lacking(values) || "Not offered: #{ladder.passed || "its start passes a limit of this athlete's"}."
+        ladder.cut || protocol.lacking(values) ||
+          "Not offered: #{ladder.passed || "its start passes a limit of this athlete's"}."
       end
 
       # Its start: nothing above it is asked for here.
       def self.ladder(athlete, protocol, on, values, limits: {}, **bounds)
-        Progression::Ladder.new(protocol, values, most: 1, limits: {**limits, **athlete.switches}, **bounds, **athlete.to_bounds(on: on, values: values))
+        Progression::Ladder.new(
+          protocol,
+          values,
+          most: 1,
+          limits: {
+            **limits,
+            **athlete.switches
+          },
+          **bounds,
+          **athlete.to_bounds(on: on, values: values)
+        )
       end
 
       def self.write(athlete, protocol, own, open, ends, now)
@@ -83,7 +114,11 @@ module Windlass
         from = own ? own.to_dose : Records::Record.dose(open&.own_dose)
         objection = objection(athlete, protocol, on: now.to_date, values: values, from: from)
         raise Error, objection if objection
-        raise Error, "It would end #{[open.name, place_words(open, now)].compact.join(", ")}. Run it once beside that, or say that it ends." if open && own && open.id != ends
+        if open && own && open.id != ends
+          raise Error,
+            "It would end #{[open.name, place_words(open, now)].compact.join(", ")}. Run it once beside that, or " \
+            "say that it ends."
+        end
 
         standing = Progression::Standing.at(ladder(athlete, protocol, now.to_date, values, from: from), 0)
         athlete.transaction do
@@ -105,7 +140,8 @@ module Windlass
         return true unless prescription.to_protocol.holds?
 
         prescription.athlete.measures.reload.any? do |measure|
-          measure.taken_at > prescription.quiet_since && (measure.control_pause? ? measure.to_control_pause.valid? : measure.kind == "maximal_hold")
+          measure.taken_at > prescription.quiet_since &&
+            (measure.control_pause? ? measure.to_control_pause.valid? : measure.kind == "maximal_hold")
         end
       end
 
@@ -116,8 +152,15 @@ module Windlass
 
       def self.create(athlete, protocol, standing, own, now, **more)
         RenderWords.later(own&.to_dose)
-        athlete.prescriptions.create!(account_id: athlete.account_id, protocol: protocol.id, dose: standing.dose,
-          started_on: now.to_date, own_name: own&.name, own_dose: own&.to_dose, **more)
+        athlete.prescriptions.create!(
+          account_id: athlete.account_id,
+          protocol: protocol.id,
+          dose: standing.dose,
+          started_on: now.to_date,
+          own_name: own&.name,
+          own_dose: own&.to_dose,
+          **more
+        )
       end
       private_class_method :same?, :ladder, :write, :begin_anew, :create, :allowed!
     end

@@ -22,11 +22,15 @@ module Windlass
       end
 
       # @return [Boolean] nothing else is said than before, and the judge has spoken
-      def self.same?(session) = !session.proposed_verdict.nil? && [session, *session.rounds].none?(&:has_changes_to_save?)
+      def self.same?(session) =
+        !session.proposed_verdict.nil? && [session, *session.rounds].none?(&:has_changes_to_save?)
 
       # @return [Hash{String => Hash}] what was said of rounds and changes now, by number
       def self.rounds_before(session)
-        session.rounds.to_h { |round| [round.number.to_s, Records::Correction.changed(round)] }.reject { |_, before| before.empty? }
+        session
+          .rounds
+          .to_h { |round| [round.number.to_s, Records::Correction.changed(round)] }
+          .reject { |_, before| before.empty? }
       end
       private_class_method :same?, :rounds_before
 

@@ -24,13 +24,21 @@ module Windlass
 
       def self.previewed(account, row, there, today)
         form = Forms::AthleteForm.parse(USUAL.merge(row.fields, "uuid" => SecureRandom.uuid), today: today)
-        faults = row.faults + form.errors.except(*("born_on" if row.faults.any?)).map { |field, fault| "#{field.tr("_", " ")}: #{fault}" }
+        faults =
+          row.faults +
+          form.errors.except(*("born_on" if row.faults.any?)).map { |field, fault| "#{field.tr("_", " ")}: #{fault}" }
         base = {number: row.number, athlete: row.name}
         return ReadTable::Row.new(**base, state: :wrong, words: faults.join("; ")) if faults.any?
 
         known = there.include?(row.name.downcase) || !there.add?(row.name.downcase)
-        ReadTable::Row.new(**base, state: known ? :known : :new, what: form.values.fetch(:disciplines, []).join(", "), day: form.values[:born_on], amount: "#{Words.number(form.values[:height_cm])} cm, #{Words.number(form.values[:mass_kg])} kg",
-          keep: -> { KeepAthlete.add(account, form, today: today) })
+        ReadTable::Row.new(
+          **base,
+          state: known ? :known : :new,
+          what: form.values.fetch(:disciplines, []).join(", "),
+          day: form.values[:born_on],
+          amount: "#{Words.number(form.values[:height_cm])} cm, #{Words.number(form.values[:mass_kg])} kg",
+          keep: -> { KeepAthlete.add(account, form, today: today) }
+        )
       end
       private_class_method :previewed
     end

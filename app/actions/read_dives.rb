@@ -25,7 +25,11 @@ module Windlass
         dives.reject { |dive| known.include?(dive.down) }.uniq(&:down)
       end
 
-      def self.columns(dive) = {down_at: dive.down, local_date: dive.down.getlocal.to_date, seconds: dive.seconds, depth_m: dive.depth_m, hard: dive.hard}
+      def self.columns(dive) =
+        {
+          down_at: dive.down, local_date: dive.down.getlocal.to_date, seconds: dive.seconds, depth_m: dive.depth_m,
+          hard: dive.hard
+        }
       private_class_method :new_ones, :columns
     end
   end

@@ -12,13 +12,19 @@ module Windlass
       # @return [Hash] holds that have a low now
       # @raise [Error]
       def self.call(session, samples, progress: Imports::Progress::NONE)
-        raise Error, "The trace has #{samples.size} readings; needed: #{LEAST_SAMPLES} or more." if samples.size < LEAST_SAMPLES
+        if samples.size < LEAST_SAMPLES
+          raise Error, "The trace has #{samples.size} readings; needed: #{LEAST_SAMPLES} or more."
+        end
 
         progress.begin("Laying it over the session", samples.size)
         recorded = samples.map { |sample| [sample.t, sample.saturation] }
         timeline = session.to_timeline
         lows = Physiology::Alignment.lows(recorded, timeline, lag(session, timeline, recorded))
-        raise Error, "The trace covers no hold of this session; its times run from #{recorded.first[0].round} s to #{recorded.last[0].round} s." if lows.empty?
+        if lows.empty?
+          raise Error,
+            "The trace covers no hold of this session; its times run from #{recorded.first[0].round} s to " \
+            "#{recorded.last[0].round} s."
+        end
 
         progress.step(samples.size)
         progress.show { keep(session, lows) && {"rows" => lows.size} }
@@ -31,7 +37,11 @@ module Windlass
       end
 
       def self.keep(session, lows)
-        session.rounds.each { |round| round.update_columns(sao2_low: lows[round.hold]) if lows.key?(round.hold) && lows[round.hold] != round.sao2_low }
+        session.rounds.each do |round|
+          if lows.key?(round.hold) && lows[round.hold] != round.sao2_low
+            round.update_columns(sao2_low: lows[round.hold])
+          end
+        end
       end
 
       def self.lag(session, timeline, recorded)

@@ -2,10 +2,11 @@
 
 module Windlass
   module Actions
-    # A table from elsewhere, row by row: what will be kept, what is wrong, what is here already. All of it is kept, or nothing; it is written
-    # bit by bit where nobody sees it, and becomes visible in one step.
+    # A table from elsewhere, row by row: what will be kept, what is wrong, what is here already. All of it is kept, or
+    # nothing; it is written bit by bit where nobody sees it, and becomes visible in one step.
     module ReadTable
-      # what, day, amount: as a coach says them. state: :new, :known or :wrong. words: what is wrong. keep: says that it is to be kept.
+      # what, day, amount: as a coach says them. state: :new, :known or :wrong. words: what is wrong. keep: says that it
+      # is to be kept.
       Row = Value.define(:number, :athlete, :state, what: "", day: nil, amount: "", words: nil, keep: nil)
 
       # Who is meant by a name.
@@ -24,7 +25,12 @@ module Windlass
         end
       end
 
-      WRITERS = {Formats::NotebookCsv => Tables::Sessions, Formats::HoldsCsv => Tables::Sessions, Formats::MeasuresCsv => Tables::Measures, Formats::DivesCsv => Tables::Dives}.freeze
+      WRITERS = {
+        Formats::NotebookCsv => Tables::Sessions,
+        Formats::HoldsCsv => Tables::Sessions,
+        Formats::MeasuresCsv => Tables::Measures,
+        Formats::DivesCsv => Tables::Dives
+      }.freeze
 
       # @param table [Formats::TableCsv]
       # @return [Tables::Sessions, Tables::Measures, Tables::Dives]

@@ -5,7 +5,8 @@ require_relative "../voice/synthesiser"
 
 module Windlass
   module Actions
-    # Renders a coach's own words as they are saved, behind the page, where the synthesiser is installed. Without it they are the browser's.
+    # Renders a coach's own words as they are saved, behind the page, where the synthesiser is installed. Without it
+    # they are the browser's.
     module RenderWords
       # @param dose [Hash, nil] as composed
       # @param there [Boolean] the synthesiser is
@@ -16,7 +17,12 @@ module Windlass
 
       # What came in with an archive, or before the synthesiser did.
       def self.missing
-        call([*Records::OwnProtocol.pluck(:dose), *Records::Prescription.open.where.not(own_dose: nil).pluck(:own_dose)].flat_map { |dose| Timeline::Said.texts(Records::Record.dose(dose)) }.uniq)
+        call(
+          [
+            *Records::OwnProtocol.pluck(:dose),
+            *Records::Prescription.open.where.not(own_dose: nil).pluck(:own_dose)
+          ].flat_map { |dose| Timeline::Said.texts(Records::Record.dose(dose)) }.uniq
+        )
       end
 
       # @param texts [Array<String>]
@@ -31,7 +37,15 @@ module Windlass
       end
 
       def self.keep(text, sounds)
-        rows = sounds.map { |voice, samples| {name: Spoken::Clips.own_name(text), voice: voice.name, ms: Synthesiser.ms(samples), sound: Formats::MuLaw.encode(samples)} }
+        rows =
+          sounds.map do |voice, samples|
+            {
+              name: Spoken::Clips.own_name(text),
+              voice: voice.name,
+              ms: Synthesiser.ms(samples),
+              sound: Formats::MuLaw.encode(samples)
+            }
+          end
         Records::OwnWords.insert_all(rows, unique_by: %i[name voice])
       end
 
@@ -42,9 +56,7 @@ module Windlass
       private_class_method :keep, :wanting
 
       # What the queue holds.
-      Job = Struct.new(:texts) do
-        def perform = RenderWords.call(texts)
-      end
+      Job = Struct.new(:texts) { def perform = RenderWords.call(texts) }
     end
   end
 end

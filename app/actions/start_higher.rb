@@ -10,8 +10,12 @@ module Windlass
       def self.call(prescription, rung:, because:, now:)
         raise Error, "#{prescription.name} has been run already: verdicts move it now." unless open?(prescription)
 
-        ladder = prescription.to_standing(on: now.to_date)&.ladder or raise Error, "#{prescription.name} is not offered to this athlete any more: a measure is missing, or a limit changed."
-        raise Error, "Rung #{rung + 1} is not offered to this athlete; allowed: 1 to #{ladder.rungs.size}." unless rung.between?(0, ladder.top)
+        ladder = prescription.to_standing(on: now.to_date)&.ladder or
+          raise Error,
+            "#{prescription.name} is not offered to this athlete any more: a measure is missing, or a limit changed."
+        unless rung.between?(0, ladder.top)
+          raise Error, "Rung #{rung + 1} is not offered to this athlete; allowed: 1 to #{ladder.rungs.size}."
+        end
 
         prescription.update!(dose: ladder.rungs[rung], reduced: false, started_because: because)
       end

@@ -10,7 +10,11 @@ module Windlass
       # @param ids [Array<String>] of prescriptions
       # @return [Array<Taken>] of the squads of today that are not over, too
       def self.call(account, ids, now:)
-        chosen = Records::Prescription.where(account_id: account.ids, id: ids).includes(:athlete).sort_by { |one| [one.athlete.name.downcase, one.id] }
+        chosen =
+          Records::Prescription
+            .where(account_id: account.ids, id: ids)
+            .includes(:athlete)
+            .sort_by { |one| [one.athlete.name.downcase, one.id] }
         situations = Situations.of(chosen.map(&:athlete).uniq, now: now)
         chosen.map { |prescription| alone(prescription, situations, now) } + together(account, now)
       end
@@ -23,9 +27,18 @@ module Windlass
       end
 
       def self.together(account, now)
-        Records::Squad.where(account_id: account.ids, local_date: now.to_date).includes(sessions: :athlete).reject { |squad| squad.over? || squad.sessions.empty? }.map do |squad|
-          Taken.new(name: Words.list(squad.sessions.map { |session| session.athlete.name }), title: "Together", path: "/squads/#{squad.uuid}/deck", refused: nil)
-        end
+        Records::Squad
+          .where(account_id: account.ids, local_date: now.to_date)
+          .includes(sessions: :athlete)
+          .reject { |squad| squad.over? || squad.sessions.empty? }
+          .map do |squad|
+            Taken.new(
+              name: Words.list(squad.sessions.map { |session| session.athlete.name }),
+              title: "Together",
+              path: "/squads/#{squad.uuid}/deck",
+              refused: nil
+            )
+          end
       end
       private_class_method :alone, :together
     end

@@ -2,8 +2,8 @@
 
 module Windlass
   module Actions
-    # Takes the newest move of a prescription back: the dose is what it was before, a rest that it brought is over. The move
-    # stays on record. A stop is never taken back: a clearance lifts it.
+    # Takes the newest move of a prescription back: the dose is what it was before, a rest that it brought is over. The
+    # move stays on record. A stop is never taken back: a clearance lifts it.
     module TakeBack
       # @param move [Records::Move]
       # @raise [Error]
@@ -15,14 +15,20 @@ module Windlass
           move.update!(taken_back_at: now, verdict_now: nil, reason_now: nil)
           next if move.noted
 
-          move.prescription.update!(dose: move.dose_before, reduced: move.reduced_before, state: "active", quiet_since: nil)
+          move.prescription.update!(
+            dose: move.dose_before,
+            reduced: move.reduced_before,
+            state: "active",
+            quiet_since: nil
+          )
           Records::Suspension.where(session_id: move.session_id, kind: "rest").delete_all
         end
         Propose.call(move.session)
       end
 
       # @return [Boolean] it may still be taken back
-      def self.allowed?(move) = move.decided != "stop" && (move.noted || !Decide.noted?(move.prescription, move.local_date))
+      def self.allowed?(move) =
+        move.decided != "stop" && (move.noted || !Decide.noted?(move.prescription, move.local_date))
     end
 
     # The judge's new word on an edited day is heard, and what was decided stands.

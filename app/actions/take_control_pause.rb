@@ -14,18 +14,32 @@ module Windlass
 
       # @return [Hash] of a new measure
       def self.whole(athlete, values, at:)
-        {account_id: athlete.account_id, athlete_id: athlete.id, uuid: values[:uuid], kind: "control_pause", taken_at: at, caution: caution(athlete, at), **columns(values)}
+        {
+          account_id: athlete.account_id,
+          athlete_id: athlete.id,
+          uuid: values[:uuid],
+          kind: "control_pause",
+          taken_at: at,
+          caution: caution(athlete, at),
+          **columns(values)
+        }
       end
 
       # Taken while hold work was stopped, it is kept with that caution, and no dose is computed from it.
       # @return [String] empty where nothing stood against it
-      def self.caution(athlete, at) = athlete.stop_on(at.to_date)&.then { |stop| stop.reason if stop.opened_at <= at }.to_s
+      def self.caution(athlete, at) =
+        athlete.stop_on(at.to_date)&.then { |stop| stop.reason if stop.opened_at <= at }.to_s
 
       # One score a morning: another one of the same day corrects it, and what stood there before is kept.
       # @return [Records::Measure]
       def self.morning(athlete, values, now:)
         day = values[:taken_on]
-        known = athlete.measures.where(kind: "control_pause", on_waking: true, taken_at: day.to_time...(day + 1).to_time).order(:taken_at).last
+        known =
+          athlete
+            .measures
+            .where(kind: "control_pause", on_waking: true, taken_at: day.to_time...(day + 1).to_time)
+            .order(:taken_at)
+            .last
         return call(athlete, values, now: now) if known.nil? || known.uuid == values[:uuid] || !values[:on_waking]
 
         Correct.measure(known, values, seen: known.seen_as, now: now)

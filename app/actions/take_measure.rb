@@ -11,12 +11,11 @@ module Windlass
         Records::Record.once(athlete.measures, values[:uuid]) { keep(athlete, kind, values, now: now) }
       end
 
-      # What was taken is kept, whatever readiness would have said: then with its caution, and no dose is computed from it.
+      # What was taken is kept, whatever readiness would have said: then with its caution, and no dose is computed from
+      # it.
       # @return [Records::Measure]
       def self.keep(athlete, kind, values, now:)
-        athlete.transaction do
-          create(athlete, kind, values, now).tap { |measure| act(measure, now) }
-        end
+        athlete.transaction { create(athlete, kind, values, now).tap { |measure| act(measure, now) } }
       end
 
       # What a measure brings with it: a pulse, a stop.
@@ -25,7 +24,9 @@ module Windlass
         pulse = measure.details["pulse"] || measure.details[:pulse]
         athlete.update!(resting_pulse: pulse.round) if pulse
         stop = measure.to_kind.stop(measure.to_taken)
-        OpenStop.call(athlete, stop, measure: measure, now: now) if stop && athlete.suspensions.none? { |one| one.measure_id == measure.id }
+        if stop && athlete.suspensions.none? { |one| one.measure_id == measure.id }
+          OpenStop.call(athlete, stop, measure: measure, now: now)
+        end
       end
 
       # What stands in the way of taking it now. Who watches is asked with the measure itself.
@@ -37,11 +38,19 @@ module Windlass
         Progression::Readiness.of(situation.with(watcher: watcher))
       end
 
-      def self.create(athlete, kind, values, now) = Records::Measure.create!(whole(athlete, kind, values, at: taken_at(values, now)))
+      def self.create(athlete, kind, values, now) =
+        Records::Measure.create!(whole(athlete, kind, values, at: taken_at(values, now)))
 
       # @return [Hash] of a new measure
       def self.whole(athlete, kind, values, at:)
-        {account_id: athlete.account_id, athlete_id: athlete.id, uuid: values[:uuid], taken_at: at, caution: caution(athlete, kind, at), **columns(kind, values)}
+        {
+          account_id: athlete.account_id,
+          athlete_id: athlete.id,
+          uuid: values[:uuid],
+          taken_at: at,
+          caution: caution(athlete, kind, at),
+          **columns(kind, values)
+        }
       end
 
       def self.caution(athlete, kind, at) = kind.activity ? Caution.of(athlete, kind.activity, at: at) : ""
@@ -49,7 +58,12 @@ module Windlass
       # @return [Hash] what a form says of a measure of that kind
       def self.columns(kind, values)
         details = values.slice(*kind.fields.map(&:key)).compact
-        {kind: kind.id, value: details.fetch(kind.value) { kind.class.done(details) }, details: details, note: values[:note].to_s}
+        {
+          kind: kind.id,
+          value: details.fetch(kind.value) { kind.class.done(details) },
+          details: details,
+          note: values[:note].to_s
+        }
       end
 
       # A measure written in later stands at noon of its day.

@@ -2,7 +2,8 @@
 
 module Windlass
   module Actions
-    # Keeps where a run stands, for those who follow it on a second screen. Kept in the database, so that any process can answer.
+    # Keeps where a run stands, for those who follow it on a second screen. Kept in the database, so that any process
+    # can answer.
     module TellFollowers
       # @param told [Hash, nil] as the deck says it
       def self.call(session, told, now:)

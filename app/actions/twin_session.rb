@@ -2,11 +2,14 @@
 
 module Windlass
   module Actions
-    # A session that two devices ran is two: each is kept as it was, and the coach says which of them it was. Until then neither
-    # is judged, and both count as done: nobody trains more for it.
+    # A session that two devices ran is two: each is kept as it was, and the coach says which of them it was. Until then
+    # neither is judged, and both count as done: nobody trains more for it.
     module TwinSession
       # What a session is before it begins.
-      PLAN = %w[account_id athlete_id prescription_id protocol dose rung reduced light lowered_to timeline_id planned_at local_date posture forecast washout].freeze
+      PLAN = %w[
+        account_id athlete_id prescription_id protocol dose rung reduced light lowered_to timeline_id planned_at
+        local_date posture forecast washout
+      ].freeze
 
       OPEN = "Two devices ran this session. Say first which of them it was."
 
@@ -32,7 +35,9 @@ module Windlass
         raise Error, "“#{was}” is none of these sessions." unless was.empty? || both.map(&:uuid).include?(was)
 
         session.transaction do
-          both.each { |one| one.update!(twin_settled: true, discarded_at: (was.empty? || one.uuid == was) ? one.discarded_at : now) }
+          both.each do |one|
+            one.update!(twin_settled: true, discarded_at: (was.empty? || one.uuid == was) ? one.discarded_at : now)
+          end
         end
         Propose.call(session)
       end
@@ -45,12 +50,18 @@ module Windlass
 
       # @param sessions [Array<Records::Session>]
       # @return [Boolean] of one of them nobody said yet which of two it was
-      def self.open?(*sessions) = Records::Session.with_unsettled_twins.exists?(twin_of_id: sessions.map { |one| one.twin_of_id || one.id })
+      def self.open?(*sessions) =
+        Records::Session.with_unsettled_twins.exists?(twin_of_id: sessions.map { |one| one.twin_of_id || one.id })
 
       def self.twins(session) = Records::Session.where(twin_of_id: session.id)
 
       def self.make(session, device, now)
-        Records::Session.create!(session.attributes.slice(*PLAN).merge(uuid: SecureRandom.uuid, state: "running", started_at: now, device: device, twin_of: session))
+        Records::Session.create!(
+          session
+            .attributes
+            .slice(*PLAN)
+            .merge(uuid: SecureRandom.uuid, state: "running", started_at: now, device: device, twin_of: session)
+        )
       end
       private_class_method :twins, :make
     end

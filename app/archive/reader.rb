@@ -32,10 +32,15 @@ module Windlass
       def bring(text)
         @data = upgraded(parse(text))
         place = place(@data["place"] || {})
-        @staging = Staging.begin(@data.slice(*TABLES.map(&:name)).transform_values(&:size)) { |account| @progress.stages(account) }
+        @staging =
+          Staging.begin(@data.slice(*TABLES.map(&:name)).transform_values(&:size)) do |account|
+            @progress.stages(account)
+          end
         staged do |rows|
           rows.each { |table, kept| write(table, kept) }
-          @progress.show { @staging.show(@account, place: place) && {"rows" => @data["athletes"].size, "part" => @staging.account.id} }
+          @progress.show do
+            @staging.show(@account, place: place) && {"rows" => @data["athletes"].size, "part" => @staging.account.id}
+          end
         end
       end
 
@@ -78,33 +83,55 @@ module Windlass
       def upgraded(data)
         version = data["windlass"] if data.is_a?(Hash)
         faulty unless version.is_a?(Integer) && version.positive? && data["athletes"].is_a?(Array)
-        faulty("is of version #{version}; allowed: up to #{VERSION}. A newer Windlass wrote it, and can read it") if version > VERSION
+        if version > VERSION
+          faulty("is of version #{version}; allowed: up to #{VERSION}. A newer Windlass wrote it, and can read it")
+        end
 
         whole = (version...VERSION).reduce(data) { |known, step| UPGRADES.fetch(step).call(known) }
-        TABLES.to_h { |table| [table.name, []] }.merge(whole).tap { |all| faulty unless TABLES.all? { |table| all[table.name].is_a?(Array) } }
+        TABLES
+          .to_h { |table| [table.name, []] }
+          .merge(whole)
+          .tap { |all| faulty unless TABLES.all? { |table| all[table.name].is_a?(Array) } }
       end
 
-      def faulty(words = "is no archive of Windlass; allowed: an object with windlass: 1 to #{VERSION} and a list for each of #{TABLES.map(&:name).join(", ")}") = raise(InvalidInput, ["archive: #{words}"])
+      def faulty(
+        words = "is no archive of Windlass; allowed: an object with windlass: 1 to #{VERSION} and a list for each " \
+          "of #{TABLES.map(&:name).join(", ")}"
+      ) = raise(InvalidInput, ["archive: #{words}"])
 
       def place(data)
-        wrong = data.is_a?(Hash) ? data.find { |name, value| !PLACE.include?(name) || !value.is_a?(String) || value.length > 200 }&.first : "it"
+        wrong =
+          if data.is_a?(Hash)
+            data.find { |name, value| !PLACE.include?(name) || !value.is_a?(String) || value.length > 200 }&.first
+          else
+            "it"
+          end
         raise InvalidInput, ["place.#{wrong}: is not allowed; allowed: texts of #{PLACE.join(", ")}"] if wrong
 
         data
       end
 
       def checked(table)
-        rows = @data[table.name].each_slice(SLICE).with_index.flat_map do |slice, number|
-          slice.each_with_index.map { |row, index| read_row(table, row, number * SLICE + index) }.tap { @progress.step(slice.size) }
-        end
+        rows =
+          @data[table.name]
+            .each_slice(SLICE)
+            .with_index
+            .flat_map do |slice, number|
+              slice
+                .each_with_index
+                .map { |row, index| read_row(table, row, number * SLICE + index) }
+                .tap { @progress.step(slice.size) }
+            end
         @faults.empty? ? rows : raise(InvalidInput, @faults.first(MOST_FAULTS))
       end
 
       def write(table, rows)
-        rows.each_slice(SLICE).with_index do |slice, number|
-          insert(table, table.kept(slice), number * SLICE)
-          @progress.step(slice.size)
-        end
+        rows
+          .each_slice(SLICE)
+          .with_index do |slice, number|
+            insert(table, table.kept(slice), number * SLICE)
+            @progress.step(slice.size)
+          end
       end
 
       def read_row(table, row, index)
@@ -142,29 +169,45 @@ module Windlass
 
       # @return [Date, nil] of whose row it is
       def born_on(row)
-        whose = (row["athlete_id"].is_a?(Integer) && row["athlete_id"].positive?) ? @data["athletes"][row["athlete_id"] - 1] : nil
+        whose =
+          if row["athlete_id"].is_a?(Integer) && row["athlete_id"].positive?
+            @data["athletes"][row["athlete_id"] - 1]
+          end
         Reader.moment(Date, whose["born_on"].to_s) if whose.is_a?(Hash)
       end
 
       def reference(target, given, where)
         table = TABLES.find { |one| one.name == target && one.key == "id" }
         most = table ? @data[target].size : 0
-        return fault(where, "#{Error.shown(given)} is not allowed; allowed: a row of #{target}, 1 to #{most}") unless given.is_a?(Integer) && given.between?(1, most)
+        unless given.is_a?(Integer) && given.between?(1, most)
+          return fault(where, "#{Error.shown(given)} is not allowed; allowed: a row of #{target}, 1 to #{most}")
+        end
 
         @staging.base(table) + given
       end
 
       # As much of a photograph as may be uploaded.
       MOST_BYTES = 2_000_000
-      BASE64 = ->(value) { value.is_a?(String) && value.bytesize <= MOST_BYTES * 4 / 3 + 4 && value.match?(%r{\A[A-Za-z0-9+/]*={0,2}\z}) && (value.length % 4).zero? }
+      BASE64 = ->(value) do
+        value.is_a?(String) && value.bytesize <= MOST_BYTES * 4 / 3 + 4 && value.match?(%r{\A[A-Za-z0-9+/]*={0,2}\z}) &&
+          (value.length % 4).zero?
+      end
 
       TYPES = {
         binary: ["bytes as base64", BASE64],
-        integer: ["a whole number", ->(value) { value.is_a?(Integer) && value.abs < 2**53 }], float: ["a number", ->(value) { value.is_a?(Numeric) && value.to_f.finite? }],
-        boolean: ["true or false", ->(value) { [true, false].include?(value) }], json: ["a list or an object", ->(value) { value.is_a?(Array) || value.is_a?(Hash) }],
-        text: ["text of up to #{MOST_CHARACTERS} characters", ->(value) { value.is_a?(String) && value.length <= MOST_CHARACTERS && !value.include?("\u0000") }],
+        integer: ["a whole number", ->(value) { value.is_a?(Integer) && value.abs < 2**53 }],
+        float: ["a number", ->(value) { value.is_a?(Numeric) && value.to_f.finite? }],
+        boolean: ["true or false", ->(value) { [true, false].include?(value) }],
+        json: ["a list or an object", ->(value) { value.is_a?(Array) || value.is_a?(Hash) }],
+        text: [
+          "text of up to #{MOST_CHARACTERS} characters",
+          ->(value) { value.is_a?(String) && value.length <= MOST_CHARACTERS && !value.include?("\u0000") }
+        ],
         date: ["a day such as 2026-03-02", ->(value) { value.is_a?(String) && Reader.moment(Date, value) }],
-        datetime: ["a moment such as 2026-03-02T07:30:00.000000Z", ->(value) { value.is_a?(String) && Reader.moment(Time, value) }]
+        datetime: [
+          "a moment such as 2026-03-02T07:30:00.000000Z",
+          ->(value) { value.is_a?(String) && Reader.moment(Time, value) }
+        ]
       }.freeze
 
       def typed(type, given, where)
@@ -172,10 +215,14 @@ module Windlass
         return fault(where, "#{Error.shown(given)} is not allowed; allowed: #{words}") unless right[given]
 
         case Table.plain(type)
-        when :date then Date.iso8601(given)
-        when :datetime then Time.iso8601(given)
-        when :binary then given.unpack1("m")
-        else given
+        when :date
+          Date.iso8601(given)
+        when :datetime
+          Time.iso8601(given)
+        when :binary
+          given.unpack1("m")
+        else
+          given
         end
       end
 
@@ -190,8 +237,14 @@ module Windlass
       rescue ActiveRecord::RecordNotUnique
         raise InvalidInput, ["#{path}: is here already"]
       rescue ActiveRecord::StatementInvalid => error
-        rule = error.message[/constraint failed: (\w+)/, 1] || error.message[/violates check constraint "(\w+)"/, 1] || "the database"
-        raise InvalidInput, ["#{path}: breaks the rule #{rule.delete_prefix("#{table.name.singularize}_").delete_prefix("#{table.name}_")}"]
+        rule =
+          error.message[/constraint failed: (\w+)/, 1] || error.message[/violates check constraint "(\w+)"/, 1] ||
+          "the database"
+        raise InvalidInput,
+          [
+            "#{path}: breaks the rule " \
+            "#{rule.delete_prefix("#{table.name.singularize}_").delete_prefix("#{table.name}_")}"
+          ]
       end
 
       def fault(where, words)
@@ -219,15 +272,19 @@ module Windlass
         when "sessions"
           Timeline::Compiled.new(row["segments"].map { |segment| Timeline::Segment.from_h_plain(segment) })
           words_of(row["protocol"], row["dose"])
-        when "prescriptions", "own_protocols" then words_of(row["protocol"], row["dose"])
-        when "journal_events" then raise KeyError unless Timeline::EVENT_KINDS.include?(row["kind"].to_sym)
+        when "prescriptions", "own_protocols"
+          words_of(row["protocol"], row["dose"])
+        when "journal_events"
+          raise KeyError unless Timeline::EVENT_KINDS.include?(row["kind"].to_sym)
         end
       end
 
       # Nothing ends before it begins, and nobody trains before they are born.
       def self.times(row, born_on)
         began, ended = row.values_at("started_at", "ended_at")
-        yield "ended_at", "#{ended.iso8601} lies before its beginning; allowed: from #{began.iso8601} on" if began && ended && ended < began
+        if began && ended && ended < began
+          yield "ended_at", "#{ended.iso8601} lies before its beginning; allowed: from #{began.iso8601} on"
+        end
 
         %w[local_date answered_on given_on].each do |column|
           day = row[column]

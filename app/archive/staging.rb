@@ -2,8 +2,9 @@
 
 module Windlass
   module Archive
-    # Where an archive lies until all of it is there: with an account of its own, under numbers that were taken for it beforehand. Nobody
-    # sees it there. Then that account becomes a part of the house, in one step, and its rows move over bit by bit.
+    # Where an archive lies until all of it is there: with an account of its own, under numbers that were taken for it
+    # beforehand. Nobody sees it there. Then that account becomes a part of the house, in one step, and its rows move
+    # over bit by bit.
     class Staging
       # Rows a batch: the lock is held for some milliseconds.
       SLICE = 200
@@ -17,8 +18,16 @@ module Windlass
       # @return [Staging]
       def self.begin(sizes, now: Time.now)
         Records::Record.transaction do
-          firsts = TABLES.select { |table| table.key == "id" }.to_h { |table| [table.name, Database.reserve(table.record, sizes.fetch(table.name))] }
-          account = Records::Account.create!(name: "What an archive brings", created_at: now, staged: firsts.to_h { |name, first| [name, [first, sizes.fetch(name)]] })
+          firsts =
+            TABLES
+              .select { |table| table.key == "id" }
+              .to_h { |table| [table.name, Database.reserve(table.record, sizes.fetch(table.name))] }
+          account =
+            Records::Account.create!(
+              name: "What an archive brings",
+              created_at: now,
+              staged: firsts.to_h { |name, first| [name, [first, sizes.fetch(name)]] }
+            )
           yield account if block_given?
           new(account)
         end
@@ -58,9 +67,13 @@ module Windlass
 
       # Nobody notices: whose they are is read from both accounts meanwhile.
       def move
-        TABLES.select(&:owned?).each do |table|
-          batches(table.record.unscoped.where(account_id: account.id), table) { |some| some.update_all(account_id: account.part_of_id) }
-        end
+        TABLES
+          .select(&:owned?)
+          .each do |table|
+            batches(table.record.unscoped.where(account_id: account.id), table) do |some|
+              some.update_all(account_id: account.part_of_id)
+            end
+          end
         account.update!(staged: nil)
       end
 
@@ -75,13 +88,25 @@ module Windlass
       def refuse_doubles(table, house)
         only_once(table).each do |columns|
           there = table.record.unscoped.where(account_id: house.ids).pluck(*columns).to_set
-          number, = table.record.unscoped.where(account_id: account.id).pluck(:id, *columns).find { |_, *found| there.include?(found.one? ? found.first : found) }
+          number, =
+            table
+              .record
+              .unscoped
+              .where(account_id: account.id)
+              .pluck(:id, *columns)
+              .find { |_, *found| there.include?(found.one? ? found.first : found) }
           raise InvalidInput, ["#{table.name}[#{number - base(table) - 1}]: is here already"] if number
         end
       end
 
       # @return [Array<Array<String>>] columns that no two rows of a house have in common
-      def only_once(table) = table.record.connection.indexes(table.name).select { |index| index.unique && index.columns.include?("account_id") }.map { |index| index.columns - ["account_id"] }
+      def only_once(table) =
+        table
+          .record
+          .connection
+          .indexes(table.name)
+          .select { |index| index.unique && index.columns.include?("account_id") }
+          .map { |index| index.columns - ["account_id"] }
 
       def numbers(name)
         first, size = account.staged.fetch(name)

@@ -6,7 +6,11 @@ module Windlass
     class Table
       # The database's own.
       LEFT_OUT = %w[id account_id lock_version desk_mark judged_mark].freeze
-      REFERS = {"athlete_id" => "athletes", "prescription_id" => "prescriptions", "session_id" => "sessions", "measure_id" => "measures", "squad_id" => "squads", "dive_id" => "dives", "group_id" => "groups", "programme_id" => "programmes"}.freeze
+      REFERS = {
+        "athlete_id" => "athletes", "prescription_id" => "prescriptions", "session_id" => "sessions",
+        "measure_id" => "measures", "squad_id" => "squads", "dive_id" => "dives", "group_id" => "groups",
+        "programme_id" => "programmes"
+      }.freeze
 
       # What may have been corrected, of an athlete.
       CORRECTED = [Records::Session, Records::Measure, Records::Screening, Records::Dive].freeze
@@ -32,7 +36,8 @@ module Windlass
       # @return [Array<ActiveRecord::ConnectionAdapters::Column>] that are written
       def columns = @columns ||= record.columns.reject { |column| LEFT_OUT.include?(column.name) }
 
-      # @return [Object, nil] what a column holds where nothing is said; an archive of an earlier version says nothing of a later column
+      # @return [Object, nil] what a column holds where nothing is said; an archive of an earlier version says nothing
+      #   of a later column
       def default(name) = record.column_defaults[name]
 
       # @param found [ActiveRecord::Relation]
@@ -47,7 +52,8 @@ module Windlass
       def kept(rows) = rows
 
       # @return [String, nil] the table that a column of a row refers to
-      def target(column, row) = (of == :several && column == "of_id") ? row["of"] : (@refers[column] if column.end_with?("_id"))
+      def target(column, row) =
+        (of == :several && column == "of_id") ? row["of"] : (@refers[column] if column.end_with?("_id"))
 
       # @return [Boolean] bytes, which are written as base64
       def binary?(name) = record.columns_hash.fetch(name).type == :binary
@@ -62,19 +68,34 @@ module Windlass
         return whole.order(:session_id, :received_at, :at_ms, :uuid) if athlete_ids.nil?
         return whole.none if of == :place
 
-        {athlete: -> { whole.where((name == "athletes") ? {id: athlete_ids} : {athlete_id: athlete_ids}).order(:id) },
-         session: -> { whole.where(session_id: sessions).order(:session_id, *((key == "id") ? [:id] : [:received_at, :at_ms, :uuid])) },
-         prescription: -> { whole.where(prescription_id: prescriptions).order(:id) },
-         several: -> { of_athletes(athlete_ids).order(:id) }}.fetch(of).call
+        {
+          athlete: -> do
+            whole.where((name == "athletes") ? {id: athlete_ids} : {athlete_id: athlete_ids}).order(:id)
+          end,
+          session: -> do
+            whole.where(session_id: sessions).order(:session_id, *((key == "id") ? [:id] : %i[received_at at_ms uuid]))
+          end,
+          prescription: -> { whole.where(prescription_id: prescriptions).order(:id) },
+          several: -> { of_athletes(athlete_ids).order(:id) }
+        }.fetch(of).call
       end
 
       private
 
       # What was discarded is written, too; what is read in just now is not there yet.
-      def whole = record.column_names.include?("discarded_at") ? record.unscoped.where(Records::Unseen::NOT_THESE) : record.unscoped
+      def whole =
+        if record.column_names.include?("discarded_at")
+          record.unscoped.where(Records::Unseen::NOT_THESE)
+        else
+          record.unscoped
+        end
 
       def of_athletes(athlete_ids)
-        CORRECTED.map { |corrected| whole.where(of: corrected.table_name, of_id: corrected.unscoped.where(athlete_id: athlete_ids).select(:id)) }.reduce(:or)
+        CORRECTED
+          .map do |corrected|
+            whole.where(of: corrected.table_name, of_id: corrected.unscoped.where(athlete_id: athlete_ids).select(:id))
+          end
+          .reduce(:or)
       end
     end
 

@@ -36,7 +36,10 @@ module Windlass
       end
 
       def each_row(table)
-        found = staging.reduce(table.rows(@athletes, sessions: sessions, prescriptions: prescriptions)) { |rows, one| rows.where.not(one.brought(table)) }
+        found =
+          staging.reduce(table.rows(@athletes, sessions: sessions, prescriptions: prescriptions)) do |rows, one|
+            rows.where.not(one.brought(table))
+          end
         places = @places[table.name] = {}
         ids = (table.key == "id") ? found.pluck(:id) : nil
         ids&.each_with_index { |id, index| places[id] = index + 1 }
@@ -60,19 +63,26 @@ module Windlass
         return [value].pack("m0") if binary
 
         case value
-        when Time, ActiveSupport::TimeWithZone then value.utc.iso8601(6)
-        when Date then value.iso8601
-        when Hash, Array then in_one_order(value)
-        else value
+        when Time, ActiveSupport::TimeWithZone
+          value.utc.iso8601(6)
+        when Date
+          value.iso8601
+        when Hash, Array
+          in_one_order(value)
+        else
+          value
         end
       end
 
       # Databases keep the names of an object in orders of their own.
       def in_one_order(value)
         case value
-        when Hash then value.sort_by { |key, _| key.to_s }.to_h { |key, inner| [key, in_one_order(inner)] }
-        when Array then value.map { |inner| in_one_order(inner) }
-        else value
+        when Hash
+          value.sort_by { |key, _| key.to_s }.to_h { |key, inner| [key, in_one_order(inner)] }
+        when Array
+          value.map { |inner| in_one_order(inner) }
+        else
+          value
         end
       end
 

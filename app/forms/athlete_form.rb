@@ -3,8 +3,18 @@
 module Windlass
   module Forms
     class AthleteForm < Form
-      DISCIPLINES = %w[freediving spearfishing surfing rescue singing wind\ instrument swimming rowing
-        combat\ sport everyday\ breathing].freeze
+      DISCIPLINES = %w[
+        freediving
+        spearfishing
+        surfing
+        rescue
+        singing
+        wind\ instrument
+        swimming
+        rowing
+        combat\ sport
+        everyday\ breathing
+      ].freeze
       HEIGHT_CM = (90..230)
       MASS_KG = (15..250)
       VITAL_CAPACITY_L = (1..10)
@@ -40,7 +50,9 @@ module Windlass
         rule(:mass_kg).validate(within: MASS_KG)
         rule(:vital_capacity_l).validate(within: VITAL_CAPACITY_L)
         rule(:resting_pulse).validate(within: RESTING_PULSE)
-        rule(:control_pause_again_on) { value && outside(value, today..(today + 366))&.then { |fault| key.failure(fault) } }
+        rule(:control_pause_again_on) do
+          value && outside(value, today..(today + 366))&.then { |fault| key.failure(fault) }
+        end
         rule(:born_on) do
           born = (today << (AGE.end * 12))..(today << (AGE.begin * 12))
           outside(value, born)&.then { |fault| key.failure(fault) }
@@ -49,8 +61,14 @@ module Windlass
           next if rule_error? || schema_error?(:mass_kg) || values[:vital_capacity_l].nil?
 
           %i[seated lying].each do |posture|
-            Physiology::Body.new(sex: values[:sex], age: today.year - values[:born_on].year, height_cm: values[:height_cm],
-              mass_kg: 70, vital_capacity_l: values[:vital_capacity_l], posture: posture)
+            Physiology::Body.new(
+              sex: values[:sex],
+              age: today.year - values[:born_on].year,
+              height_cm: values[:height_cm],
+              mass_kg: 70,
+              vital_capacity_l: values[:vital_capacity_l],
+              posture: posture
+            )
           end
         rescue InvalidValue => error
           key(:vital_capacity_l).failure(error.message)
@@ -60,13 +78,28 @@ module Windlass
 
       # @return [AthleteForm] filled from a record
       def self.from(athlete)
-        blank(athlete.attributes.slice("name", "sex", "vital_capacity_l", "resting_pulse", "disciplines", "nervous",
-          "sleep_signs", "busy_signs", "locks", "control_pause_use", "notes").merge("lock_version" => athlete.lock_version.to_s, "born_on" => athlete.born_on.to_s, "control_pause_again_on" => athlete.control_pause_again_on.to_s,
-            "height_cm" => Words.exact(athlete.height_cm), "mass_kg" => Words.exact(athlete.mass_kg)))
+        blank(
+          athlete
+            .attributes
+            .slice(
+              "name", "sex", "vital_capacity_l", "resting_pulse", "disciplines", "nervous", "sleep_signs", "busy_signs",
+              "locks", "control_pause_use", "notes"
+            )
+            .merge(
+              "lock_version" => athlete.lock_version.to_s,
+              "born_on" => athlete.born_on.to_s,
+              "control_pause_again_on" => athlete.control_pause_again_on.to_s,
+              "height_cm" => Words.exact(athlete.height_cm),
+              "mass_kg" => Words.exact(athlete.mass_kg)
+            )
+        )
       end
 
       # @return [Hash] columns of the record
-      def columns = {vital_capacity_l: nil, resting_pulse: nil, disciplines: [], locks: false, busy_signs: false}.merge(values.except(:uuid, :lock_version)).merge(notes: values[:notes].to_s)
+      def columns =
+        {vital_capacity_l: nil, resting_pulse: nil, disciplines: [], locks: false, busy_signs: false}.merge(
+          values.except(:uuid, :lock_version)
+        ).merge(notes: values[:notes].to_s)
     end
   end
 end

@@ -5,20 +5,30 @@ module Windlass
     # A body or an athlete, a posture, and one recipe or two to compare.
     class BenchForm < Form
       BODY = {sex: "male", age: "30", height_cm: "178", mass_kg: "75", control_pause_s: "25"}.freeze
-      RECIPE = {quiet_s: "60", effort: "none", effort_s: "60", breathe_up_s: "0", deep_breaths: "0", lungs: "passive",
-                hold_s: "40"}.freeze
+      RECIPE = {
+        quiet_s: "60", effort: "none", effort_s: "60", breathe_up_s: "0", deep_breaths: "0", lungs: "passive",
+        hold_s: "40"
+      }.freeze
       # What a page shows that nobody has asked anything yet: what over-breathing does.
-      FIRST = {posture: "seated", floor: "85", compare: "true", **BODY, a: RECIPE, b: RECIPE.merge(deep_breaths: "30")}.freeze
+      FIRST = {
+        posture: "seated",
+        floor: "85",
+        compare: "true",
+        **BODY,
+        a: RECIPE,
+        b: RECIPE.merge(deep_breaths: "30")
+      }.freeze
 
-      RecipeSchema = Dry::Schema.Params do
-        required(:quiet_s).filled(Types::Number)
-        required(:effort).filled(:string, included_in?: Physiology::Effort::METS.keys.map(&:to_s))
-        required(:effort_s).filled(Types::Number)
-        required(:breathe_up_s).filled(Types::Number)
-        required(:deep_breaths).filled(:integer)
-        required(:lungs).filled(:string, included_in?: Physiology::Levels::ALL.map(&:to_s))
-        required(:hold_s).filled(Types::Number)
-      end
+      RecipeSchema =
+        Dry::Schema.Params do
+          required(:quiet_s).filled(Types::Number)
+          required(:effort).filled(:string, included_in?: Physiology::Effort::METS.keys.map(&:to_s))
+          required(:effort_s).filled(Types::Number)
+          required(:breathe_up_s).filled(Types::Number)
+          required(:deep_breaths).filled(:integer)
+          required(:lungs).filled(:string, included_in?: Physiology::Levels::ALL.map(&:to_s))
+          required(:hold_s).filled(Types::Number)
+        end
 
       class Rules < Contract
         params do
@@ -52,11 +62,16 @@ module Windlass
 
       # @param params [Hash] what is left out is as at first
       def self.parse(params)
-        first = FIRST.transform_keys(&:to_s).transform_values { |value| value.is_a?(Hash) ? value.transform_keys(&:to_s) : value }
+        first =
+          FIRST
+            .transform_keys(&:to_s)
+            .transform_values { |value| value.is_a?(Hash) ? value.transform_keys(&:to_s) : value }
         return super(first) if params.empty?
 
         typed = first.except("compare").merge(params)
-        super(typed.merge(%w[a b].to_h { |name| [name, first[name].merge(params[name].is_a?(Hash) ? params[name] : {})] }))
+        super(
+          typed.merge(%w[a b].to_h { |name| [name, first[name].merge(params[name].is_a?(Hash) ? params[name] : {})] })
+        )
       end
 
       # @return [Array<Physiology::Recipe>] one, or two to compare

@@ -27,7 +27,8 @@ module Windlass
       RULES = Rules
     end
 
-    # A score that an athlete sends by a link of their own: of this morning, or of yesterday's, within what readings can be.
+    # A score that an athlete sends by a link of their own: of this morning, or of yesterday's, within what readings can
+    # be.
     class MorningForm < ControlPauseForm
       DAYS = 1
 
@@ -37,8 +38,16 @@ module Windlass
       # @return [MorningForm] with the faults that only a link has
       def within(today)
         day, seconds = values.values_at(:taken_on, :seconds)
-        errors["taken_on"] ||= "#{day} is not allowed; allowed: today or yesterday" if day.is_a?(Date) && !(today - DAYS..today).cover?(day)
-        errors["seconds"] ||= "#{Words.number(seconds)} is not allowed; allowed: #{Measures::PLAUSIBLE_S.begin} to #{Measures::PLAUSIBLE_S.end}. Take it again" if seconds.is_a?(Numeric) && !Measures::PLAUSIBLE_S.cover?(seconds)
+        errors["taken_on"] ||= "#{day} is not allowed; allowed: today or yesterday" if day.is_a?(Date) &&
+          !(today - DAYS..today).cover?(day)
+        if seconds.is_a?(
+          Numeric
+        ) && !Measures::PLAUSIBLE_S.cover?(seconds)
+          errors[
+            "seconds"
+          ] ||= "#{Words.number(seconds)} is not allowed; allowed: #{Measures::PLAUSIBLE_S.begin} to " \
+            "#{Measures::PLAUSIBLE_S.end}. Take it again"
+        end
         self
       end
     end

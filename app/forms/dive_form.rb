@@ -30,15 +30,26 @@ module Windlass
         rule(:weight_kg).validate(within: 0..40)
         rule(:buddy).validate(at_most_characters: 80)
         rule(:note).validate(at_most_characters: 1000)
-        rule(:down_ms) { key.failure("lies ahead, or more than a year back") unless Time.at(value / 1000.0).between?(now - DAYS_BACK * 86_400, now + 60) }
+        rule(:down_ms) do
+          unless Time.at(value / 1000.0).between?(now - DAYS_BACK * 86_400, now + 60)
+            key.failure("lies ahead, or more than a year back")
+          end
+        end
       end
       RULES = Rules
 
       # @return [Hash] of a dive
       def columns
         down = Time.at(values[:down_ms]/1000r)
-        {down_at: down, local_date: down.to_date, hard: values[:hard] == true, line: values[:line] == true, signs: values[:signs].to_s, buddy: values[:buddy].to_s, note: values[:note].to_s}
-          .merge(values.slice(:seconds, :depth_m, :weight_kg))
+        {
+          down_at: down,
+          local_date: down.to_date,
+          hard: values[:hard] == true,
+          line: values[:line] == true,
+          signs: values[:signs].to_s,
+          buddy: values[:buddy].to_s,
+          note: values[:note].to_s
+        }.merge(values.slice(:seconds, :depth_m, :weight_kg))
       end
     end
   end

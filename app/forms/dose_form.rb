@@ -2,7 +2,8 @@
 
 module Windlass
   module Forms
-    # A dose as it is composed: of one family, or of a session of blocks. Either has a name and a note where it is to be kept.
+    # A dose as it is composed: of one family, or of a session of blocks. Either has a name and a note where it is to be
+    # kept.
     module Composed
       MOST_NAME = 80
       MOST_NOTE = 4000
@@ -39,23 +40,30 @@ module Windlass
         return {"name" => "is missing"} if name.empty?
         return {"name" => "#{name.length} characters are too many; allowed: #{MOST_NAME}"} if name.length > MOST_NAME
 
-        (values[:note].length > MOST_NOTE) ? {"note" => "#{values[:note].length} characters are too many; allowed: #{MOST_NOTE}"} : {}
+        if values[:note].length > MOST_NOTE
+          {"note" => "#{values[:note].length} characters are too many; allowed: #{MOST_NOTE}"}
+        else
+          {}
+        end
       end
 
       # Bytes that are no text are shown as such, not choked on.
       def readable(value)
         case value
-        when Hash then value.transform_values { |inner| readable(inner) }
-        when String then value.scrub
-        else value
+        when Hash
+          value.transform_values { |inner| readable(inner) }
+        when String
+          value.scrub
+        else
+          value
         end
       end
 
       def hash(value) = value.is_a?(Hash) ? value : {}
     end
 
-    # A dose of a family, number by number, with rounds that break its pattern and the coach's own words. What is allowed the
-    # family itself says.
+    # A dose of a family, number by number, with rounds that break its pattern and the coach's own words. What is
+    # allowed the family itself says.
     class DoseForm < Form
       include Composed
 
@@ -67,14 +75,25 @@ module Windlass
       # @param dose [Hash]
       # @return [Hash] as it is typed
       def self.shown(dose, protocol)
-        shown = protocol.parameters.to_h { |parameter| [parameter.key.to_s, TypedNumbers.show(protocol.setting(dose, parameter.key), parameter)] }
-        breaks = dose.fetch(:breaks, []).each_with_index.to_h do |one, index|
-          [index.to_s, one.to_h { |key, value| [key.to_s, (key == :round) ? value.to_s : TypedNumbers.show(value, SECONDS)] }]
-        end
+        shown =
+          protocol.parameters.to_h do |parameter|
+            [parameter.key.to_s, TypedNumbers.show(protocol.setting(dose, parameter.key), parameter)]
+          end
+        breaks =
+          dose
+            .fetch(:breaks, [])
+            .each_with_index
+            .to_h do |one, index|
+              [
+                index.to_s,
+                one.to_h { |key, value| [key.to_s, (key == :round) ? value.to_s : TypedNumbers.show(value, SECONDS)] }
+              ]
+            end
         {"dose" => shown, "breaks" => breaks, "said" => dose.fetch(:said, {}).transform_keys(&:to_s)}
       end
 
-      # @param params [Hash] dose: {key => text}, breaks: {index => {round, hold_s, rest_s}}, said: {part => words}, name, note
+      # @param params [Hash] dose: {key => text}, breaks: {index => {round, hold_s, rest_s}}, said: {part => words},
+      #   name, note
       # @param within [String, nil] name of what it is a part of: `blocks[2]`
       def initialize(params, protocol, within: nil)
         @within = within
@@ -91,24 +110,35 @@ module Windlass
       def name_of(part, *keys) = [@within ? "#{@within}[#{part}]" : part, *keys.map { |key| "[#{key}]" }].join
 
       # @return [Object] as it was typed; what is usual where nothing was
-      def typed_number(key) = typed["dose"].fetch(key.to_s) { TypedNumbers.show(protocol.setting({}, key), protocol.parameters.find { |one| one.key == key }) }
+      def typed_number(key) =
+        typed["dose"].fetch(key.to_s) do
+          TypedNumbers.show(protocol.setting({}, key), protocol.parameters.find { |one| one.key == key })
+        end
 
       # Numbers that lie in a list have brackets in their path.
-      def typed_at(name) = if name.to_s.include?("[")
-                             super(@within ? name.to_s.delete_prefix(@within).sub(/\A\[(\w+)\]/, '\1') : name)
-                           else
-                             typed[name.to_s]
-                           end
+      def typed_at(name) =
+        if name.to_s.include?("[")
+          super(@within ? name.to_s.delete_prefix(@within).sub(/\A\[(\w+)\]/, '\1') : name)
+        else
+          typed[name.to_s]
+        end
 
       private
 
       def read_dose
         given = typed["dose"]
-        dose = protocol.parameters.each_with_object({}) do |parameter, read|
-          text = given[parameter.key.to_s].to_s
-          read[parameter.key] = TypedNumbers.read(text, parameter) unless text.strip.empty?
-        end
-        said = typed["said"].slice(*Timeline::Said::KEYS.map(&:to_s)).transform_values { |words| words.to_s.strip }.reject { |_, words| words.empty? }
+        dose =
+          protocol
+            .parameters
+            .each_with_object({}) do |parameter, read|
+              text = given[parameter.key.to_s].to_s
+              read[parameter.key] = TypedNumbers.read(text, parameter) unless text.strip.empty?
+            end
+        said =
+          typed["said"]
+            .slice(*Timeline::Said::KEYS.map(&:to_s))
+            .transform_values { |words| words.to_s.strip }
+            .reject { |_, words| words.empty? }
         more = {breaks: read_breaks, said: said}.reject { |_, value| value.empty? }
         protocol.lean(Protocols.dose(dose.merge(more)))
       end
@@ -122,7 +152,10 @@ module Windlass
 
       def find_errors
         faults = protocol.faults(dose).to_h { |key, fault| [name_of("dose", key), fault] }
-        breaks = Timeline::Breaks.faults(dose.fetch(:breaks, [])).to_h { |fault| [name_of("breaks"), fault.sub(/\Abreaks\[\d+\][.:]? ?/, "")] }
+        breaks =
+          Timeline::Breaks
+            .faults(dose.fetch(:breaks, []))
+            .to_h { |fault| [name_of("breaks"), fault.sub(/\Abreaks\[\d+\][.:]? ?/, "")] }
         said = Timeline::Said.faults(dose.fetch(:said, {})).to_h { |part, fault| [name_of("said", part), fault] }
         faults.merge(breaks, said)
       end

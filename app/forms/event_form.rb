@@ -16,12 +16,15 @@ module Windlass
 
         rule(:name).validate(at_most_characters: 60)
         rule(:local_date) { (fault = outside(value, today..(today + 400))) && key.failure(fault) }
-        rule(:at) { key.failure("“#{value}” is no time of day; one is written 07:00") if value && WeekTime.minutes(value).nil? }
+        rule(:at) do
+          key.failure("“#{value}” is no time of day; one is written 07:00") if value && WeekTime.minutes(value).nil?
+        end
       end
       RULES = Rules
 
       # @return [Hash]
-      def columns = values.slice(:local_date, :kind).merge(name: values[:name].to_s, at_min: WeekTime.minutes(values[:at]))
+      def columns =
+        values.slice(:local_date, :kind).merge(name: values[:name].to_s, at_min: WeekTime.minutes(values[:at]))
     end
 
     # Days on which somebody does not train.
@@ -37,7 +40,13 @@ module Windlass
 
         rule(:because).validate(at_most_characters: 80)
         rule(:from_on) { (fault = outside(value, (today - 30)..(today + 400))) && key.failure(fault) }
-        rule(:from_on, :to_on) { key(:to_on).failure("#{values[:to_on]} is not allowed; allowed: #{values[:from_on]} or later, for up to a year") unless (values[:from_on]..values[:from_on] + 366).cover?(values[:to_on]) }
+        rule(:from_on, :to_on) do
+          unless (values[:from_on]..values[:from_on] + 366).cover?(values[:to_on])
+            key(:to_on).failure(
+              "#{values[:to_on]} is not allowed; allowed: #{values[:from_on]} or later, for up to a year"
+            )
+          end
+        end
       end
       RULES = Rules
     end
@@ -65,7 +74,9 @@ module Windlass
         given = typed_at(:times)
         return {} unless given.is_a?(Hash)
 
-        given.transform_values { |count| Integer(count.to_s, 10, exception: false).then { |whole| (whole && TIMES.cover?(whole)) ? whole : 0 } }
+        given.transform_values do |count|
+          Integer(count.to_s, 10, exception: false).then { |whole| (whole && TIMES.cover?(whole)) ? whole : 0 }
+        end
       end
     end
   end

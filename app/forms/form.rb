@@ -11,12 +11,14 @@ module Windlass
 
       Number = Params::Float.prepend { |typed| typed.is_a?(::String) ? typed.strip.tr(",", ".") : typed }
       # Seconds as people type them: `95`, `1:35`, `1:35,5`.
-      Seconds = Params::Float.prepend do |typed|
-        minutes, rest = typed.is_a?(::String) ? typed.strip.tr(",", ".").match(/\A(\d{1,3}):([0-5]\d(?:\.\d+)?)\z/)&.captures : nil
-        minutes ? minutes.to_i * 60 + rest.to_f : Number[typed]
-      rescue ::Dry::Types::CoercionError
-        typed
-      end
+      Seconds =
+        Params::Float.prepend do |typed|
+          minutes, rest =
+            typed.is_a?(::String) ? typed.strip.tr(",", ".").match(/\A(\d{1,3}):([0-5]\d(?:\.\d+)?)\z/)&.captures : nil
+          minutes ? minutes.to_i * 60 + rest.to_f : Number[typed]
+        rescue ::Dry::Types::CoercionError
+          typed
+        end
       Text = Params::String.prepend { |typed| typed.is_a?(::String) ? typed.strip : typed }
     end
 
@@ -54,8 +56,9 @@ module Windlass
       attr_reader :values, :errors, :typed
 
       # @param params [Hash] as they came
-      # @param shown [Hash{String => Array(String, Object)}] what stood in a field of what is corrected, and what it stands for: it shows tenths
-      #   of what may be known to thousandths, and what comes back as it stood was left alone
+      # @param shown [Hash{String => Array(String, Object)}] what stood in a field of what is corrected, and what it
+      #   stands for: it shows tenths of what may be known to thousandths, and what comes back as it stood was left
+      #   alone
       # @param context [Hash] what a contract has to know besides, such as today's date
       # @return [Form]
       def self.parse(params, shown: {}, **context) = new(params, self::RULES.new(**context), shown: shown)
@@ -65,7 +68,10 @@ module Windlass
 
       def initialize(params, contract, shown: {})
         @typed = params.to_h
-        result = contract&.call(@typed.to_h { |field, text| [field, (shown.dig(field, 0) == text) ? shown.dig(field, 1) || text : text] })
+        result =
+          contract&.call(
+            @typed.to_h { |field, text| [field, (shown.dig(field, 0) == text) ? shown.dig(field, 1) || text : text] }
+          )
         @values = result.to_h
         @errors = result ? flat(result.errors.to_h) : {}
       end

@@ -5,9 +5,7 @@ module Windlass
     # A group: a name, who is in it, and its times of the week.
     class GroupForm < SlotsForm
       class Rules < Contract
-        params do
-          required(:name).filled(Types::Text)
-        end
+        params { required(:name).filled(Types::Text) }
         rule(:name).validate(at_most_characters: 60)
       end
       RULES = Rules
@@ -16,7 +14,8 @@ module Windlass
       def member_ids = list_at(:members)
 
       # @param group [Records::Group]
-      def self.of(group) = from(group.slots, name: group.name.to_s, members: group.athletes.map { |athlete| athlete.id.to_s })
+      def self.of(group) =
+        from(group.slots, name: group.name.to_s, members: group.athletes.map { |athlete| athlete.id.to_s })
     end
   end
 end

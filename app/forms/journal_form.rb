@@ -2,8 +2,8 @@
 
 module Windlass
   module Forms
-    # What the deck sends: a batch of events with the browser's own uuids. Each is taken or refused by itself, so that an
-    # impossible one keeps none of the others from being kept.
+    # What the deck sends: a batch of events with the browser's own uuids. Each is taken or refused by itself, so that
+    # an impossible one keeps none of the others from being kept.
     class JournalForm
       MOST_EVENTS = 500
       # A session ends within a day.
@@ -13,10 +13,20 @@ module Windlass
 
       # What may stand in `value`, by kind of event; nothing with the others.
       VALUES = {
-        "first_breath" => Timeline::FIRST_BREATHS.map(&:to_s), "oximeter" => (30..100).map(&:to_s), "hold_now" => (1..40).map(&:to_s),
-        "emergency_note" => Emergency::NOTES.keys.map(&:to_s), "effort" => (0..10).map(&:to_s), "beat" => (40..120).map(&:to_s), "asked" => ["nothing"],
-        "hold_end" => [nil, Timeline::UNMARKED.to_s], "hiss" => [/\A\d{1,6}\.(even|fading|flickering)\z/],
-        "symptom" => Progression::Symptoms::ALL.keys.product(Progression::Symptoms::STRENGTHS.keys).map { |symptom, strength| "#{symptom}.#{strength}" }
+        "first_breath" => Timeline::FIRST_BREATHS.map(&:to_s),
+        "oximeter" => (30..100).map(&:to_s),
+        "hold_now" => (1..40).map(&:to_s),
+        "emergency_note" => Emergency::NOTES.keys.map(&:to_s),
+        "effort" => (0..10).map(&:to_s),
+        "beat" => (40..120).map(&:to_s),
+        "asked" => ["nothing"],
+        "hold_end" => [nil, Timeline::UNMARKED.to_s],
+        "hiss" => [/\A\d{1,6}\.(even|fading|flickering)\z/],
+        "symptom" =>
+          Progression::Symptoms::ALL
+            .keys
+            .product(Progression::Symptoms::STRENGTHS.keys)
+            .map { |symptom, strength| "#{symptom}.#{strength}" }
       }.freeze
       ROUNDS = (1..10_000)
       KINDS = Timeline::EVENT_KINDS.map(&:to_s).freeze
@@ -45,7 +55,8 @@ module Windlass
         listed = body["events"]
         @device = body["device"] if body["device"].is_a?(String) && DEVICE.match?(body["device"])
         @told = body["state"] if body["state"].is_a?(Hash) && JSON.generate(body["state"]).bytesize <= MOST_TOLD
-        @fault = "events: a list of up to #{MOST_EVENTS} is needed" unless listed.is_a?(Array) && listed.size <= MOST_EVENTS
+        @fault = "events: a list of up to #{MOST_EVENTS} is needed" unless listed.is_a?(Array) &&
+          listed.size <= MOST_EVENTS
         @events, @refused = [], []
         (@fault ? [] : listed).each { |event| sort(event) }
       end
@@ -56,7 +67,9 @@ module Windlass
 
       def sort(event)
         wrong = event.is_a?(Hash) ? wrong_with(event) : "is no event"
-        return @events << event.slice("uuid", "kind", "at_ms", "round", "value", "ago_ms").transform_keys(&:to_sym) if wrong.nil?
+        if wrong.nil?
+          return @events << event.slice("uuid", "kind", "at_ms", "round", "value", "ago_ms").transform_keys(&:to_sym)
+        end
 
         uuid = event.is_a?(Hash) ? event["uuid"] : nil
         @refused << {uuid: uuid.is_a?(String) ? uuid[0, 36] : nil, why: wrong}

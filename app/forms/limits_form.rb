@@ -7,7 +7,8 @@ module Windlass
       # @param protocol [Protocols::Protocol]
       # @param start [Hash, nil] the dose that the ladder begins from, where it is not the protocol's own
       # @param switches [Hash] of the athlete
-      def self.parse(params, protocol:, measures:, start: nil, switches: {}) = new(params, protocol, measures, start, switches)
+      def self.parse(params, protocol:, measures:, start: nil, switches: {}) =
+        new(params, protocol, measures, start, switches)
 
       # @return [LimitsForm] filled from a prescription
       def self.from(limits, protocol, measures)
@@ -32,13 +33,16 @@ module Windlass
       def given = typed["limits"]
 
       def numbers
-        @protocol.levers.each_with_object({}) do |lever, limits|
-          text = given[lever.key.to_s].to_s.strip
-          next if text.empty?
+        @protocol
+          .levers
+          .each_with_object({}) do |lever, limits|
+            text = given[lever.key.to_s].to_s.strip
+            next if text.empty?
 
-          value = TypedNumbers.read(text, Protocols::Parameter.new(key: lever.key, words: lever.words, unit: lever.unit))
-          (fault = fault_of(lever, value)) ? @errors["limits[#{lever.key}]"] = fault : limits[lever.key] = value
-        end
+            value =
+              TypedNumbers.read(text, Protocols::Parameter.new(key: lever.key, words: lever.words, unit: lever.unit))
+            (fault = fault_of(lever, value)) ? @errors["limits[#{lever.key}]"] = fault : limits[lever.key] = value
+          end
       end
 
       # Tighter than the trade's own, and not under the start: then nothing would be offered.

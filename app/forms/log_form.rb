@@ -23,7 +23,11 @@ module Windlass
           optional(:after).maybe(:string)
         end
 
-        rule(:from, :to) { key(:to).failure("#{values[:to]} is before #{values[:from]}; allowed: the same day or later") if values[:from] && values[:to] && values[:to] < values[:from] }
+        rule(:from, :to) do
+          if values[:from] && values[:to] && values[:to] < values[:from]
+            key(:to).failure("#{values[:to]} is before #{values[:from]}; allowed: the same day or later")
+          end
+        end
       end
       RULES = Rules
 
@@ -39,7 +43,10 @@ module Windlass
       end
 
       # @return [String] address of the same, from another row on
-      def query(**changes) = URI.encode_www_form(FIELDS.to_h { |field| [field, text_at(field)] }.merge(changes).reject { |_, value| value.to_s.empty? })
+      def query(**changes) =
+        URI.encode_www_form(
+          FIELDS.to_h { |field| [field, text_at(field)] }.merge(changes).reject { |_, value| value.to_s.empty? }
+        )
     end
   end
 end

@@ -30,16 +30,24 @@ module Windlass
       # @return [Hash] without the faults of what may follow
       def self.urgent_errors(kind, params, errors)
         answers = kind.fields.select(&:choices).to_h { |field| [field.key, params[field.key.to_s]] }.compact
-        kind.urgent?(answers) ? errors.reject { |key, _| kind.fields.any? { |field| field.key.to_s == key && params[key].to_s.empty? } } : errors
+        if kind.urgent?(answers)
+          errors.reject { |key, _| kind.fields.any? { |field| field.key.to_s == key && params[key].to_s.empty? } }
+        else
+          errors
+        end
       end
 
       # One field of a schema: a number, a choice, or text.
       def self.field(schema, field)
         asked = field.optional ? schema.optional(field.key) : schema.required(field.key)
-        type = if field.range then (field.unit == "s") ? Types::Seconds : Types::Number
-        else Types::Text
-        end
-        if field.choices then asked.filled(:string, included_in?: field.choices.keys)
+        type =
+          if field.range
+            (field.unit == "s") ? Types::Seconds : Types::Number
+          else
+            Types::Text
+          end
+        if field.choices
+          asked.filled(:string, included_in?: field.choices.keys)
         else
           field.optional ? asked.maybe(type) : asked.filled(type)
         end
@@ -47,16 +55,24 @@ module Windlass
 
       # What was marked while it ran lies within it.
       def self.marks(contract, kind)
-        kind.fields.select(&:mark).each do |field|
-          contract.rule(field.key, kind.value) do
-            whole, mark = values[kind.value], values[field.key]
-            key(field.key).failure("#{Words.number(mark)} is not allowed; allowed: up to #{Words.number(whole)}, its end") if whole && mark && mark > whole
+        kind
+          .fields
+          .select(&:mark)
+          .each do |field|
+            contract.rule(field.key, kind.value) do
+              whole, mark = values[kind.value], values[field.key]
+              if whole && mark && mark > whole
+                key(field.key).failure(
+                  "#{Words.number(mark)} is not allowed; allowed: up to #{Words.number(whole)}, its end"
+                )
+              end
+            end
           end
-        end
       end
 
       # @param params [Hash]
-      def self.parse(params, kind:, today:, shown: {}) = new(params, contract(kind).new(today: today), shown: shown).for_kind(kind)
+      def self.parse(params, kind:, today:, shown: {}) =
+        new(params, contract(kind).new(today: today), shown: shown).for_kind(kind)
 
       # @return [MeasureForm] with the faults that matter of that kind
       def for_kind(kind)

@@ -14,7 +14,11 @@ module Windlass
           optional(:defibrillator_at).maybe(Types::Text)
         end
 
-        rule(:emergency_number) { key.failure("“#{value}” is no number to call; allowed: 2 to 30 digits, spaces, + at the beginning") if value && !NUMBER.match?(value) }
+        rule(:emergency_number) do
+          if value && !NUMBER.match?(value)
+            key.failure("“#{value}” is no number to call; allowed: 2 to 30 digits, spaces, + at the beginning")
+          end
+        end
         %i[site oxygen_at defibrillator_at].each { |field| rule(field).validate(at_most_characters: 200) }
       end
       RULES = Rules

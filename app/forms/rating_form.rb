@@ -2,8 +2,8 @@
 
 module Windlass
   module Forms
-    # What the coach says of a session: effort, symptoms, a note, and part by part what was held, or how far an exhale went, and
-    # how it was.
+    # What the coach says of a session: effort, symptoms, a note, and part by part what was held, or how far an exhale
+    # went, and how it was.
     class RatingForm < Form
       EFFORT = (0..10)
       HELD_S = (0..1200)
@@ -38,7 +38,11 @@ module Windlass
           optional(:stream).maybe(:string, included_in?: Progression::STREAMS.map(&:to_s))
         end
 
-        {held_s: [HELD_S, "seconds held"], beats: [BEATS, "beats"], low: [LOW_PERCENT, "percent"]}.each do |field, (range, unit)|
+        {
+          held_s: [HELD_S, "seconds held"],
+          beats: [BEATS, "beats"],
+          low: [LOW_PERCENT, "percent"]
+        }.each do |field, (range, unit)|
           rule(field) do
             fault = value && outside(value, range)
             base.failure("#{fault} #{unit}") if fault
@@ -49,7 +53,8 @@ module Windlass
 
       # @param params [Hash] rounds come as a Hash by number: rounds[3][held_s]
       # @param beat_ms [Hash{Integer => Numeric}] milliseconds of a beat, by the number of a sounded exhale
-      # @param held_ms [Hash{Integer => Integer, :unmarked}] what is known of each part: what comes back as it was shown is left alone
+      # @param held_ms [Hash{Integer => Integer, :unmarked}] what is known of each part: what comes back as it was shown
+      #   is left alone
       # @param effort [Float, nil] likewise
       def self.parse(params, beat_ms: {}, held_ms: {}, effort: nil) = new(params, beat_ms, held_ms, effort)
 
@@ -94,11 +99,20 @@ module Windlass
       def left_alone?(round, held_ms, beat_ms)
         return round["held_s"].to_s.strip.empty? if held_ms == :unmarked
 
-        held_ms && (beat_ms ? round["beats"] == self.class.beats(held_ms, beat_ms) : round["held_s"] == self.class.seconds(held_ms))
+        held_ms &&
+          (
+            if beat_ms
+              round["beats"] == self.class.beats(held_ms, beat_ms)
+            else
+              round["held_s"] == self.class.seconds(held_ms)
+            end
+          )
       end
 
       def name_faults(place, faults)
-        faults.each { |field, wrong| errors[field ? "rounds[#{place}][#{field}]" : "rounds[#{place}]"] = wrong.join("; ") }
+        faults.each do |field, wrong|
+          errors[field ? "rounds[#{place}][#{field}]" : "rounds[#{place}]"] = wrong.join("; ")
+        end
       end
 
       def columns_of(round, beat_ms)

@@ -15,7 +15,10 @@ module Windlass
           required(:clinician).filled(Types::Text)
           required(:given_on).filled(:date)
           required(:expires_on).filled(:date)
-          required(:families).value(:array, min_size?: 1).each(:string, included_in?: Screening::MATRIX.columns.keys.map(&:to_s))
+          required(:families).value(:array, min_size?: 1).each(
+            :string,
+            included_in?: Screening::MATRIX.columns.keys.map(&:to_s)
+          )
         end
 
         rule(:clinician).validate(at_most_characters: 200)

@@ -25,8 +25,16 @@ module Windlass
       # @param screening [Records::Screening, nil] the newest answers, where there are some
       # @param athlete [Records::Athlete] what is known of without a questionnaire
       def self.from(screening, athlete)
-        known = screening ? screening.conditions : [("nervous" if athlete.nervous), ("sleep_signs" if athlete.sleep_signs)].compact
-        answers = Screening::MATRIX.conditions.to_h { |one| [one.id.to_s, (screening || known.include?(one.id.to_s)) ? known.include?(one.id.to_s).to_s : ""] }
+        known =
+          if screening
+            screening.conditions
+          else
+            [("nervous" if athlete.nervous), ("sleep_signs" if athlete.sleep_signs)].compact
+          end
+        answers =
+          Screening::MATRIX.conditions.to_h do |one|
+            [one.id.to_s, (screening || known.include?(one.id.to_s)) ? known.include?(one.id.to_s).to_s : ""]
+          end
         blank(answers: answers, guardian_consent_on: screening&.guardian_consent_on.to_s)
       end
 

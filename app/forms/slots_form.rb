@@ -30,7 +30,21 @@ module Windlass
       # @param slots [Enumerable<Records::Slot>]
       # @param besides [Hash] other fields
       def self.from(slots, **besides)
-        blank(slots: slots.each_with_index.to_h { |slot, index| [index.to_s, {"day" => slot.day.to_s, "at" => slot.to_core.at, "minutes" => slot.minutes.to_s, "place" => slot.place}] }, **besides)
+        blank(
+          slots:
+            slots.each_with_index.to_h do |slot, index|
+              [
+                index.to_s,
+                {
+                  "day" => slot.day.to_s,
+                  "at" => slot.to_core.at,
+                  "minutes" => slot.minutes.to_s,
+                  "place" => slot.place
+                }
+              ]
+            end,
+          **besides
+        )
       end
 
       private
@@ -40,18 +54,38 @@ module Windlass
       def read_slots
         rows(0).first(MOST_SLOTS).each_with_index { |row, index| read(row, "slots[#{index}]") }
         @slots.sort_by! { |slot| slot.values_at(:day, :at_min) }
-        overlapping = @slots.each_cons(2).find { |one, other| one[:day] == other[:day] && one[:at_min] + one[:minutes] > other[:at_min] }
-        errors["slots"] = "two times on #{WeekTime::DAYS[overlapping.first[:day] - 1]} overlap; allowed: one after the other" if overlapping
+        overlapping =
+          @slots
+            .each_cons(2)
+            .find { |one, other| one[:day] == other[:day] && one[:at_min] + one[:minutes] > other[:at_min] }
+        if overlapping
+          errors[
+            "slots"
+          ] = "two times on #{WeekTime::DAYS[overlapping.first[:day] - 1]} overlap; allowed: one after the other"
+        end
       end
 
       def read(row, place)
         at = WeekTime.minutes(text_of(row["at"]))
         minutes = Integer(text_of(row["minutes"]), 10, exception: false)
         errors["#{place}[at]"] = "“#{row["at"]}” is no time of day; one is written 07:00 or 0700" unless at
-        errors["#{place}[minutes]"] = "#{row["minutes"].to_s.empty? ? "nothing" : row["minutes"]} is not allowed; allowed: #{MINUTES.min} to #{MINUTES.max} minutes" unless minutes && MINUTES.cover?(minutes)
+        unless minutes &&
+            MINUTES.cover?(minutes)
+          errors[
+            "#{place}[minutes]"
+          ] = "#{row["minutes"].to_s.empty? ? "nothing" : row["minutes"]} is not allowed; allowed: #{MINUTES.min} " \
+            "to #{MINUTES.max} minutes"
+        end
         day = Integer(text_of(row["day"]), 10, exception: false)
         errors["#{place}[day]"] = "choose a day" unless day && (1..7).cover?(day)
-        @slots << {day: day, at_min: at, minutes: minutes, place: Protocols::PLACES.key?(text_of(row["place"]).to_sym) ? row["place"] : ""} if at && minutes && MINUTES.cover?(minutes) && day && (1..7).cover?(day)
+        if at && minutes && MINUTES.cover?(minutes) && day && (1..7).cover?(day)
+          @slots << {
+            day: day,
+            at_min: at,
+            minutes: minutes,
+            place: Protocols::PLACES.key?(text_of(row["place"]).to_sym) ? row["place"] : ""
+          }
+        end
       end
     end
   end

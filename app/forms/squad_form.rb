@@ -2,7 +2,8 @@
 
 module Windlass
   module Forms
-    # How a squad starts: the gap between first breaths, the latest start, the minutes there are, who watches whom, and starts by hand.
+    # How a squad starts: the gap between first breaths, the latest start, the minutes there are, who watches whom, and
+    # starts by hand.
     class SquadForm < Form
       GAP_S = 4..15
       LATEST_S = 0..900
@@ -28,7 +29,13 @@ module Windlass
       def check_lanes(names)
         names.each_index do |lane|
           start = text_at("start[#{lane}]").strip
-          errors["start[#{lane}]"] = "“#{start}” is not allowed; allowed: whole seconds from #{LATEST_S.min} to #{LATEST_S.max}" unless seconds(start)
+          unless seconds(
+            start
+          )
+            errors[
+              "start[#{lane}]"
+            ] = "“#{start}” is not allowed; allowed: whole seconds from #{LATEST_S.min} to #{LATEST_S.max}"
+          end
           fault = pair_fault(lane, names)
           errors["pair[#{lane}]"] = fault if fault
         end
@@ -36,13 +43,24 @@ module Windlass
 
       # @param squad [Records::Squad]
       def self.of(squad)
-        blank("gap_s" => squad.gap_s, "latest_s" => squad.latest_s, "minutes" => squad.minutes, "on_the_word" => squad.on_the_word ? "1" : nil,
+        blank(
+          "gap_s" => squad.gap_s,
+          "latest_s" => squad.latest_s,
+          "minutes" => squad.minutes,
+          "on_the_word" => squad.on_the_word ? "1" : nil,
           "start" => squad.sessions.to_h { |session| [session.lane.to_s, session.starts_s.to_s] },
-          "pair" => squad.sessions.to_h { |session| [session.lane.to_s, session.pair_lane.to_s] })
+          "pair" => squad.sessions.to_h { |session| [session.lane.to_s, session.pair_lane.to_s] }
+        )
       end
 
       # @return [Hash] of a squad
-      def settings = {gap_s: values[:gap_s], latest_s: values[:latest_s], minutes: values[:minutes], on_the_word: values[:on_the_word] == true}
+      def settings =
+        {
+          gap_s: values[:gap_s],
+          latest_s: values[:latest_s],
+          minutes: values[:minutes],
+          on_the_word: values[:on_the_word] == true
+        }
 
       # @param lanes [Integer]
       # @return [Array<Integer>]
@@ -52,13 +70,17 @@ module Windlass
       # @param lanes [Integer]
       # @return [Hash{Integer => Integer}]
       def pairs(lanes)
-        (0...lanes).filter_map { |lane| [lane, paired(lane)] if paired(lane) }.flat_map { |one, other| [[one, other], [other, one]] }.to_h
+        (0...lanes)
+          .filter_map { |lane| [lane, paired(lane)] if paired(lane) }
+          .flat_map { |one, other| [[one, other], [other, one]] }
+          .to_h
       end
 
       private
 
       # @return [Integer, nil] nothing typed is the common start
-      def seconds(text) = text.empty? ? 0 : Integer(text, 10, exception: false)&.then { |seconds| seconds if LATEST_S.cover?(seconds) }
+      def seconds(text) =
+        text.empty? ? 0 : Integer(text, 10, exception: false)&.then { |seconds| seconds if LATEST_S.cover?(seconds) }
 
       def paired(lane) = Integer(text_at("pair[#{lane}]").strip, 10, exception: false)
 

@@ -8,7 +8,11 @@ module Windlass
 
       def bring(bytes) = Archive::Reader.new(account, progress: progress).bring(Formats::Text.of(bytes))
 
-      def finish(left) = Outcome.new(words: "#{Words.count(Archive::Reader.finish(left), "athlete")} read in, with all that belongs to them.", path: "/athletes")
+      def finish(left) =
+        Outcome.new(
+          words: "#{Words.count(Archive::Reader.finish(left), "athlete")} read in, with all that belongs to them.",
+          path: "/athletes"
+        )
     end
   end
 end

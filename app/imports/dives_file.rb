@@ -6,9 +6,11 @@ module Windlass
     class DivesFile < Kind
       about id: "dives", title: "A file of dives", at_once: 300_000
 
-      def bring(bytes) = {"rows" => Actions::ReadDives.call(athlete, Formats::Uddf.read(bytes), now: now, progress: progress)}
+      def bring(bytes) =
+        {"rows" => Actions::ReadDives.call(athlete, Formats::Uddf.read(bytes), now: now, progress: progress)}
 
-      def finish(left) = Outcome.new(words: "#{Words.count(left.fetch("rows"), "dive")} read in.", path: "/athletes/#{athlete.id}/dives")
+      def finish(left) =
+        Outcome.new(words: "#{Words.count(left.fetch("rows"), "dive")} read in.", path: "/athletes/#{athlete.id}/dives")
     end
   end
 end

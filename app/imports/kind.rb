@@ -2,8 +2,9 @@
 
 module Windlass
   module Imports
-    # A kind of file that is read in. `bring(bytes)` brings what is in it, visible in one step, and returns what is left; `finish(left)` does
-    # that, and returns the outcome. What is left is plain JSON, for another process may have to finish it.
+    # A kind of file that is read in. `bring(bytes)` brings what is in it, visible in one step, and returns what is
+    # left; `finish(left)` does that, and returns the outcome. What is left is plain JSON, for another process may have
+    # to finish it.
     class Kind
       # Where it leads, and what is said there.
       Outcome = Value.define(:words, :path)

@@ -7,12 +7,19 @@ module Windlass
       about id: "oximeter", title: "An oximeter trace", at_once: 100_000
 
       def bring(bytes)
-        Actions::ReadOximeterTrace.call(session, Formats::OximeterCsv::Reader.read(Formats::Text.of(bytes)), progress: progress)
+        Actions::ReadOximeterTrace.call(
+          session,
+          Formats::OximeterCsv::Reader.read(Formats::Text.of(bytes)),
+          progress: progress
+        )
       end
 
       def finish(left)
         Actions::ReadOximeterTrace.finish(session, now: now)
-        Outcome.new(words: "The lows of #{Words.count(left.fetch("rows"), "hold")} are kept.", path: "/sessions/#{session.uuid}")
+        Outcome.new(
+          words: "The lows of #{Words.count(left.fetch("rows"), "hold")} are kept.",
+          path: "/sessions/#{session.uuid}"
+        )
       end
 
       private

@@ -3,7 +3,8 @@
 module Windlass
   module Imports
     # Somebody has stopped what was read in.
-    class Stopped < Error; end
+    class Stopped < Error
+    end
 
     # How far it is. This one tells nobody, for what is over before a page could show it.
     class Progress

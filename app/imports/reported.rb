@@ -6,8 +6,8 @@ module Windlass
     class Reported < Progress
       # How often it is written down, and looked whether to go on.
       EVERY_S = 0.3
-      # As long as the last step took, and no longer, it waits for others: who runs at a low priority would be stopped in the middle of a write,
-      # and everybody behind it.
+      # As long as the last step took, and no longer, it waits for others: who runs at a low priority would be stopped
+      # in the middle of a write, and everybody behind it.
       MOST_PAUSE_S = 0.1
 
       # @param import [Records::Import]
@@ -51,7 +51,9 @@ module Windlass
       end
 
       def stop_if_asked
-        raise Stopped, "It was stopped: nothing of it was kept." if Records::Import.where(id: @import.id).pick(:state) == "stopping"
+        if Records::Import.where(id: @import.id).pick(:state) == "stopping"
+          raise Stopped, "It was stopped: nothing of it was kept."
+        end
       end
     end
   end

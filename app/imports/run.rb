@@ -4,8 +4,8 @@ require "delayed_job_active_record"
 
 module Windlass
   module Imports
-    # Reads in what waits, and writes down how it ended. Begun anew after the process was killed, it goes on where all was visible already,
-    # and begins from the start where it was not.
+    # Reads in what waits, and writes down how it ended. Begun anew after the process was killed, it goes on where all
+    # was visible already, and begins from the start where it was not.
     class Run
       # @param import [Records::Import]
       # @param now [Time]
@@ -71,7 +71,12 @@ module Windlass
       def fail_with(error)
         id = SecureRandom.alphanumeric(8).upcase
         @log.puts "#{Time.now.utc.iso8601} fault #{id} import #{@import.kind}\n#{FaultLog.said(error)}"
-        kept = (@import.reload.state == "shown") ? "All of it is kept, but something failed afterwards" : "Something failed here, and nothing of it was kept"
+        kept =
+          if @import.reload.state == "shown"
+            "All of it is kept, but something failed afterwards"
+          else
+            "Something failed here, and nothing of it was kept"
+          end
         @import.end_as("failed", now: Time.now, words: "#{kept}. Its name in the log is #{id}.")
       end
     end

@@ -11,12 +11,19 @@ module Windlass
       # @return [Presenters::TablePreview] nothing is kept
       def preview(bytes)
         table = table(bytes)
-        Presenters::TablePreview.of(Actions::ReadTable.preview(account, table, now: now, progress: progress), asks_order: table.asks_order?)
+        Presenters::TablePreview.of(
+          Actions::ReadTable.preview(account, table, now: now, progress: progress),
+          asks_order: table.asks_order?
+        )
       end
 
       def bring(bytes) = Actions::ReadTable.bring(account, table(bytes), now: now, progress: progress)
 
-      def finish(left) = Outcome.new(words: "#{Words.count(Actions::ReadTable.finish(left, now: now, progress: progress), "row")} kept.", path: "/log")
+      def finish(left) =
+        Outcome.new(
+          words: "#{Words.count(Actions::ReadTable.finish(left, now: now, progress: progress), "row")} kept.",
+          path: "/log"
+        )
 
       private
 

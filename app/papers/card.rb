@@ -39,17 +39,36 @@ module Windlass
         x = Presenters::Scale.of([0, @timeline.total_ms / 1000.0], [0, pdf.bounds.width])
         y = Presenters::Scale.of([low, [high, low + 1.0].max], [top - height + 8, top - 8])
         pdf.fill_color(TINT)
-        @timeline.holds.each { |hold| pdf.fill_rectangle([x.place(hold.start_ms / 1000.0), top], x.place(hold.end_ms / 1000.0) - x.place(hold.start_ms / 1000.0), height) }
+        @timeline.holds.each do |hold|
+          pdf.fill_rectangle(
+            [x.place(hold.start_ms / 1000.0), top],
+            x.place(hold.end_ms / 1000.0) - x.place(hold.start_ms / 1000.0),
+            height
+          )
+        end
         pdf.fill_color(INK)
         pdf.line_width(0.9)
-        pdf.stroke { points.each_with_index { |(t, litres), index| index.zero? ? pdf.move_to(x.place(t), y.place(litres)) : pdf.line_to(x.place(t), y.place(litres)) } }
+        pdf.stroke do
+          points.each_with_index do |(t, litres), index|
+            index.zero? ? pdf.move_to(x.place(t), y.place(litres)) : pdf.line_to(x.place(t), y.place(litres))
+          end
+        end
         pdf.move_cursor_to(top - height - 8)
       end
 
       def height = LINE_HEIGHT * @scale
 
       def table
-        list = @timeline.holds.each_with_index.map { |hold, index| [(index + 1).to_s, hold.segment.open? ? "to #{Words.hold(hold.ms / 1000.0)} at most" : Words.hold(hold.ms / 1000.0), rest_after(index), "", ""] }
+        list =
+          @timeline.holds.each_with_index.map do |hold, index|
+            [
+              (index + 1).to_s,
+              hold.segment.open? ? "to #{Words.hold(hold.ms / 1000.0)} at most" : Words.hold(hold.ms / 1000.0),
+              rest_after(index),
+              "",
+              ""
+            ]
+          end
         return parts if list.empty?
 
         head = ["Hold", "Held for", "Then breathe", "Urge", "First breath"]
@@ -59,8 +78,15 @@ module Windlass
 
       # What has no holds is told part by part, the same ones once.
       def parts
-        told = @timeline.segments.filter_map { |segment| [segment.cue, Words.hold(segment.ms / 1000.0)] if segment.cue }.tally
-        rows([["Part", "For", "Times"], *told.first(MOST_ROWS - 3).map { |(cue, length), times| [cue, length, times.to_s] }], size: 11.5 * @scale)
+        told =
+          @timeline
+            .segments
+            .filter_map { |segment| [segment.cue, Words.hold(segment.ms / 1000.0)] if segment.cue }
+            .tally
+        rows(
+          [%w[Part For Times], *told.first(MOST_ROWS - 3).map { |(cue, length), times| [cue, length, times.to_s] }],
+          size: 11.5 * @scale
+        )
       end
 
       def rest_after(index)

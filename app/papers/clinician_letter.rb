@@ -2,7 +2,8 @@
 
 module Windlass
   module Papers
-    # What a clinician is asked: what was seen, when, what the person wants to do, which kinds of work need a word; and a part to reply on.
+    # What a clinician is asked: what was seen, when, what the person wants to do, which kinds of work need a word; and
+    # a part to reply on.
     class ClinicianLetter < Paper
       # @param athlete [Records::Athlete]
       # @param now [Time]
@@ -18,7 +19,10 @@ module Windlass
         heading("A word from a clinician, please")
         quiet(Presenters::Dates.long(@now.to_date))
         gap
-        text("#{@athlete.name}, born on #{Words.date(@athlete.born_on)}, trains breath holding with a coach: #{@athlete.disciplines.join(", ")}.")
+        text(
+          "#{@athlete.name}, born on #{Words.date(@athlete.born_on)}, trains breath holding with a coach: " \
+          "#{@athlete.disciplines.join(", ")}."
+        )
         seen
         asked
         reply
@@ -39,7 +43,9 @@ module Windlass
         heading("What the person wants to do", 15)
         open = @athlete.prescriptions.reject { |one| one.state == "ended" }
         open.each { |one| text("#{one.name}: #{one.to_protocol.in_words(Records::Record.dose(one.dose))}.") }
-        text("Breath holding at rest, seated or lying, as above; carbon dioxide rises and oxygen falls for a time.") if open.any?
+        if open.any?
+          text("Breath holding at rest, seated or lying, as above; carbon dioxide rises and oxygen falls for a time.")
+        end
         gap
       end
 

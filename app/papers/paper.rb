@@ -11,14 +11,30 @@ module Windlass
       DEEP = "1F4E5F"
       RULE = "D8D2C4"
       TINT = "E4EAEB"
-      FOOT = "Windlass plans and explains. It is no medical or diving-safety device: a clinician, a licensed instructor and local rules come first."
+      FOOT =
+        "Windlass plans and explains. It is no medical or diving-safety device: a clinician, a licensed instructor " \
+        "and local rules come first."
 
       # @param size [String] `A4`, `A5`
       # @param title [String] of the file
       # @param layout [Symbol] :portrait or :landscape
       def initialize(size, title, layout: :portrait)
-        @pdf = Prawn::Document.new(page_size: size, page_layout: layout, margin: 36, info: {Title: title, Creator: "Windlass"})
-        @pdf.font_families.update("Barlow" => {normal: File.join(FONTS, "BarlowCondensed_500Medium.ttf"), bold: File.join(FONTS, "BarlowCondensed_600SemiBold.ttf")})
+        @pdf =
+          Prawn::Document.new(
+            page_size: size,
+            page_layout: layout,
+            margin: 36,
+            info: {
+              Title: title,
+              Creator: "Windlass"
+            }
+          )
+        @pdf.font_families.update(
+          "Barlow" => {
+            normal: File.join(FONTS, "BarlowCondensed_500Medium.ttf"),
+            bold: File.join(FONTS, "BarlowCondensed_600SemiBold.ttf")
+          }
+        )
         @pdf.font("Barlow")
         # Words that are searched for are found: blanks are blanks.
         @pdf.default_kerning(false)
@@ -54,9 +70,18 @@ module Windlass
       def gap = pdf.move_down(8)
 
       def rows(rows, widths: {}, header: true, size: 12)
-        pdf.table(rows, header: header, width: pdf.bounds.width, column_widths: widths, cell_style: {borders: [:bottom], border_color: RULE, padding: [3, 4], size: size}) do
-          row(0).font_style = :bold if header
-        end
+        pdf.table(
+          rows,
+          header: header,
+          width: pdf.bounds.width,
+          column_widths: widths,
+          cell_style: {
+            borders: [:bottom],
+            border_color: RULE,
+            padding: [3, 4],
+            size: size
+          }
+        ) { row(0).font_style = :bold if header }
         gap
       end
 

@@ -2,7 +2,8 @@
 
 module Windlass
   module Papers
-    # An athlete's twelve weeks: scores, holds, steps, what worked, in words and charts. The charts are those of the sheet.
+    # An athlete's twelve weeks: scores, holds, steps, what worked, in words and charts. The charts are those of the
+    # sheet.
     class Report < Paper
       MOST_STEPS = 40
 
@@ -49,7 +50,15 @@ module Windlass
         on_chart(chart.class) do |x, y|
           pdf.fill_color(DEEP)
           bottoms = [chart.class::HOLDS.last, chart.class::SUMS.last]
-          chart.days.each { |day| [day.hold_y, day.sum_y].zip(bottoms) { |top, bottom| pdf.fill_rectangle([x[day.x - chart.class::BAR / 2.0], y[top]], x[chart.class::BAR] - x[0], y[top] - y[bottom]) } }
+          chart.days.each do |day|
+            [day.hold_y, day.sum_y].zip(bottoms) do |top, bottom|
+              pdf.fill_rectangle(
+                [x[day.x - chart.class::BAR / 2.0], y[top]],
+                x[chart.class::BAR] - x[0],
+                y[top] - y[bottom]
+              )
+            end
+          end
           pdf.fill_color(INK)
           rule(chart.levels.map(&:reverse), chart.class, x, y)
           below(chart.weeks, chart.class, x, y)
@@ -68,7 +77,15 @@ module Windlass
         return if @steps.rows.empty?
 
         heading("Steps", 15)
-        rows([["Day", "Protocol", "Decided", "Then"], *@steps.rows.first(MOST_STEPS)], widths: {0 => 70, 1 => 120, 2 => 80}, size: 10)
+        rows(
+          [%w[Day Protocol Decided Then], *@steps.rows.first(MOST_STEPS)],
+          widths: {
+            0 => 70,
+            1 => 120,
+            2 => 80
+          },
+          size: 10
+        )
         quiet("And #{@steps.rows.size - MOST_STEPS} more.") if @steps.rows.size > MOST_STEPS
       end
 
@@ -94,7 +111,13 @@ module Windlass
 
       def trace(path, x, y)
         places = path.to_s.scan(/(-?[\d.]+) (-?[\d.]+)/).map { |place| place.map(&:to_f) }
-        pdf.stroke { places.each_with_index { |(across, down), index| pdf.public_send(index.zero? ? :move_to : :line_to, x[across], y[down]) } } if places.size > 1
+        if places.size > 1
+          pdf.stroke do
+            places.each_with_index do |(across, down), index|
+              pdf.public_send(index.zero? ? :move_to : :line_to, x[across], y[down])
+            end
+          end
+        end
       end
 
       def below(days, chart, x, y)

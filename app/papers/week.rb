@@ -6,7 +6,8 @@ module Windlass
     class Week < Paper
       # @param title [String]
       # @param heads [Array<String>] of the days
-      # @param rows [Array<Array(String, Array<Array<Presenters::ProgrammeMarks::Mark>>)>] a name, and the marks of each day
+      # @param rows [Array<Array(String, Array<Array<Presenters::ProgrammeMarks::Mark>>)>] a name, and the marks of each
+      #   day
       # @param notes [Array<String>] what is eased toward, days in the water
       def initialize(title, heads, rows, notes)
         super("A4", title, layout: :landscape)
@@ -35,14 +36,21 @@ module Windlass
       def write
         heading(@title)
         @notes.each { |note| text(note, size: 12) }
-        cells = @rows.map { |name, days| [*(name if squad?), *days.map { |marks| marks.map { |mark| told(mark) }.join("\n\n") }] }
+        cells =
+          @rows.map do |name, days|
+            [*(name if squad?), *days.map { |marks| marks.map { |mark| told(mark) }.join("\n\n") }]
+          end
         rows([[*("" if squad?), *@heads], *cells], size: size, widths: widths)
         quiet("What is expected is no promise: the verdict on each session decides what comes next.")
       end
 
       def told(mark)
         minutes = "#{mark.minutes}#{", sets through the day" if mark.apart}"
-        (@rows.size > FEW) ? "#{mark.begins} #{mark.name}, #{minutes}" : ["#{mark.begins}  #{mark.name}", mark.dose.presence, minutes].compact.join("\n")
+        if @rows.size > FEW
+          "#{mark.begins} #{mark.name}, #{minutes}"
+        else
+          ["#{mark.begins}  #{mark.name}", mark.dose.presence, minutes].compact.join("\n")
+        end
       end
     end
   end

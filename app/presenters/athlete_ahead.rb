@@ -19,16 +19,32 @@ module Windlass
 
       private
 
-      def decisions = @desk.all(:decisions).map { |row| Line.new(words: "#{row.protocol}, #{row.when}: #{VerdictPanel::WORDS.fetch(row.verdict).downcase}?", path: "/sessions/#{row.uuid}", action: "Decide") }
+      def decisions =
+        @desk
+          .all(:decisions)
+          .map do |row|
+            Line.new(
+              words: "#{row.protocol}, #{row.when}: #{VerdictPanel::WORDS.fetch(row.verdict).downcase}?",
+              path: "/sessions/#{row.uuid}",
+              action: "Decide"
+            )
+          end
 
       def told(list) = @desk.all(list).map { |row| Line.new(words: row.words, path: row.path, action: row.action) }
 
-      def score = @desk.unscored.map { |id, _| Line.new(words: "no morning score yet", path: "/athletes/#{id}/control-pauses/new", action: "Control pause") }
+      def score =
+        @desk.unscored.map do |id, _|
+          Line.new(words: "no morning score yet", path: "/athletes/#{id}/control-pauses/new", action: "Control pause")
+        end
 
       # The next sessions that a programme plans: those of the first day that has some.
       def planned
         (of_today.presence || of_the_next_day).map do |one|
-          Line.new(words: "#{Dates.opening(one.local_date, @today)}, #{one.at}: #{one.name.downcase}", path: "/planned/#{one.uuid}", action: "Planned")
+          Line.new(
+            words: "#{Dates.opening(one.local_date, @today)}, #{one.at}: #{one.name.downcase}",
+            path: "/planned/#{one.uuid}",
+            action: "Planned"
+          )
         end
       end
 
@@ -38,9 +54,16 @@ module Windlass
         of_today.reject { |one| done.done?(one) }
       end
 
-      def of_the_next_day = sessions.where(local_date: sessions.where(local_date: (@today + 1)..).reorder(nil).minimum(:local_date)).to_a
+      def of_the_next_day =
+        sessions.where(local_date: sessions.where(local_date: (@today + 1)..).reorder(nil).minimum(:local_date)).to_a
 
-      def sessions = Records::PlannedSession.where(athlete_id: @athlete.id).joins(:programme).merge(Records::Programme.open).preload(:prescription).in_order
+      def sessions =
+        Records::PlannedSession
+          .where(athlete_id: @athlete.id)
+          .joins(:programme)
+          .merge(Records::Programme.open)
+          .preload(:prescription)
+          .in_order
     end
   end
 end

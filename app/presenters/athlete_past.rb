@@ -2,8 +2,8 @@
 
 module Windlass
   module Presenters
-    # What an athlete ran in the last weeks, as the sheet says and draws it. Worked out once, and again when anything of it changes: their
-    # mark stands for all of it.
+    # What an athlete ran in the last weeks, as the sheet says and draws it. Worked out once, and again when anything of
+    # it changes: their mark stands for all of it.
     class AthletePast
       LOG_LINES = 10
       KEPT = Kept.new(300)
@@ -13,7 +13,10 @@ module Windlass
 
       # @param athlete [Records::Athlete]
       # @return [Worked]
-      def self.of(athlete, today:) = Records::Athlete.by_mark(KEPT, [athlete.id], today.jd) { {athlete.id => new(athlete, today: today).worked} }.fetch(athlete.id)
+      def self.of(athlete, today:) =
+        Records::Athlete
+          .by_mark(KEPT, [athlete.id], today.jd) { {athlete.id => new(athlete, today: today).worked} }
+          .fetch(athlete.id)
 
       def initialize(athlete, today:)
         @athlete = athlete
@@ -21,10 +24,15 @@ module Windlass
       end
 
       def worked
-        Worked.new(days: days, log: log, urge_error: UrgeErrorChart.of(@athlete, today: @today),
+        Worked.new(
+          days: days,
+          log: log,
+          urge_error: UrgeErrorChart.of(@athlete, today: @today),
           over_breathed: Records::Session.over_breathed_days(@athlete.id, since: @today - ControlPauseChart::DAYS),
-          decided: moves.where(local_date: four_weeks).group(:decided).count, trained: Records::Session.days_done([@athlete.id], four_weeks).size,
-          gasping: Records::Session.days_with_gasps(@athlete.id, four_weeks))
+          decided: moves.where(local_date: four_weeks).group(:decided).count,
+          trained: Records::Session.days_done([@athlete.id], four_weeks).size,
+          gasping: Records::Session.days_with_gasps(@athlete.id, four_weeks)
+        )
       end
 
       private
@@ -40,14 +48,26 @@ module Windlass
 
       # @return [Array<SessionLog::Line>] of the last ten days on which something was run
       def log
-        newest = run.distinct.order(local_date: :desc, prescription_id: :desc).limit(LOG_LINES).pluck(:local_date, :prescription_id)
+        newest =
+          run
+            .distinct
+            .order(local_date: :desc, prescription_id: :desc)
+            .limit(LOG_LINES)
+            .pluck(:local_date, :prescription_id)
         return [] if newest.empty?
 
         sessions = run.where(local_date: newest.last.first..).in_order.to_a
         outcomes = Records::Round.outcomes(sessions.map(&:id))
         # Only what holds once at most can be one: the others are not read whole.
-        short = sessions.map(&:id).select { |id| outcomes.fetch(id, []).count { |outcome| outcome.held_ms.to_i > 0 } <= 1 }
-        SessionLog.new(sessions, moves.where(local_date: newest.last.first..).to_a, outcomes, false_starts: Records::Session.false_starts(short), most: LOG_LINES).lines
+        short =
+          sessions.map(&:id).select { |id| outcomes.fetch(id, []).count { |outcome| outcome.held_ms.to_i > 0 } <= 1 }
+        SessionLog.new(
+          sessions,
+          moves.where(local_date: newest.last.first..).to_a,
+          outcomes,
+          false_starts: Records::Session.false_starts(short),
+          most: LOG_LINES
+        ).lines
       end
 
       def run = @athlete.sessions.kept

@@ -30,9 +30,14 @@ module Windlass
       def name = athlete.name
 
       def about
-        [Words.count(athlete.age_on(@today), "year"), *athlete.disciplines, "#{Words.number(athlete.height_cm)} cm",
-          "#{Words.number(athlete.mass_kg)} kg", ("pulse #{athlete.resting_pulse}" if athlete.resting_pulse),
-          ("vital capacity #{Words.number(athlete.vital_capacity_l)} L" if athlete.vital_capacity_l)].compact.join(" · ")
+        [
+          Words.count(athlete.age_on(@today), "year"),
+          *athlete.disciplines,
+          "#{Words.number(athlete.height_cm)} cm",
+          "#{Words.number(athlete.mass_kg)} kg",
+          ("pulse #{athlete.resting_pulse}" if athlete.resting_pulse),
+          ("vital capacity #{Words.number(athlete.vital_capacity_l)} L" if athlete.vital_capacity_l)
+        ].compact.join(" · ")
       end
 
       def notes = athlete.notes
@@ -46,7 +51,12 @@ module Windlass
       # What has to be minded when reading this athlete's scores.
       def cautions
         [
-          ("The control pause is paused: quiet breathing comes first.#{" Asked again on #{Words.date(athlete.control_pause_again_on)}." if athlete.control_pause_again_on}" if athlete.control_pause_use == "paused"),
+          (
+            if athlete.control_pause_use == "paused"
+              "The control pause is paused: quiet breathing comes " \
+              "first.#{" Asked again on #{Words.date(athlete.control_pause_again_on)}." if athlete.control_pause_again_on}"
+            end
+          ),
           ("Uneasy with a blocked nose: never chase the score." if athlete.nervous),
           ("Signs of bad sleep: a long score is a warning, and its fall is progress." if athlete.sleep_signs)
         ].compact
@@ -61,11 +71,27 @@ module Windlass
 
       def newest_day = Dates.opening(measures.last.taken_at.getlocal.to_date, @today)
 
-      def chart = @chart ||= ControlPauseChart.new(pauses, today: @today, over_breathed: past.over_breathed, falls: athlete.sleep_signs, diary: diary)
+      def chart =
+        @chart ||=
+          ControlPauseChart.new(
+            pauses,
+            today: @today,
+            over_breathed: past.over_breathed,
+            falls: athlete.sleep_signs,
+            diary: diary
+          )
 
       # @return [Progression::Going]
       def going
-        @going ||= Progression::Going.read(decided: past.decided, days: past.trained, gasping: past.gasping, trend: chart.trend, falls: athlete.sleep_signs, stopped: !stop.nil?)
+        @going ||=
+          Progression::Going.read(
+            decided: past.decided,
+            days: past.trained,
+            gasping: past.gasping,
+            trend: chart.trend,
+            falls: athlete.sleep_signs,
+            stopped: !stop.nil?
+          )
       end
 
       # @return [String, nil] how the control pause moves
@@ -79,7 +105,13 @@ module Windlass
 
       # @return [Array<PrescriptionSheet>]
       def prescriptions
-        @prescriptions ||= ground.prescriptions.sort_by(&:id).map { |one| PrescriptionSheet.new(one, now: @now, situations: ground.situations, sets_done: ground.sets_done(one.id)) }
+        @prescriptions ||=
+          ground
+            .prescriptions
+            .sort_by(&:id)
+            .map do |one|
+              PrescriptionSheet.new(one, now: @now, situations: ground.situations, sets_done: ground.sets_done(one.id))
+            end
       end
 
       # @return [Array<Standing>] where they stand: the newest of each measure that doses hang on
@@ -101,12 +133,21 @@ module Windlass
       # @return [Array<Score>] newest first
       def scores
         counting = Measures::MorningSeries.new(pauses).scores
-        measures.zip(pauses).last(SCORES_SHOWN).reverse.map do |measure, pause|
-          Score.new(day: Dates.short(pause.taken_at.to_date), seconds: format("%.1f s", pause.seconds), uuid: measure.uuid,
-            when: pause.on_waking ? "on waking" : pause.taken_at.strftime("%H:%M"),
-            ended_by: Measures::ENDINGS.fetch(pause.ended_by).words,
-            first_breath: Measures::FIRST_BREATHS.fetch(pause.first_breath), counts: counting.include?(pause))
-        end
+        measures
+          .zip(pauses)
+          .last(SCORES_SHOWN)
+          .reverse
+          .map do |measure, pause|
+            Score.new(
+              day: Dates.short(pause.taken_at.to_date),
+              seconds: format("%.1f s", pause.seconds),
+              uuid: measure.uuid,
+              when: pause.on_waking ? "on waking" : pause.taken_at.strftime("%H:%M"),
+              ended_by: Measures::ENDINGS.fetch(pause.ended_by).words,
+              first_breath: Measures::FIRST_BREATHS.fetch(pause.first_breath),
+              counts: counting.include?(pause)
+            )
+          end
       end
 
       private
@@ -117,14 +158,22 @@ module Windlass
 
       # What the screening leaves open with care, and to what.
       def cares
-        screening.rows.select { |row| row.state == :care }.group_by(&:reasons)
+        screening
+          .rows
+          .select { |row| row.state == :care }
+          .group_by(&:reasons)
           .map { |reasons, rows| "Care in #{Words.list(rows.map { |row| row.words.downcase })}: #{reasons.join(" ")}" }
       end
 
       def pause_standing
         newest = measures.last or return
-        Standing.new(name: "Control pause", figure: Words.seconds(newest.value), path: "/control-pauses/#{newest.uuid}", spark: Spark.of(chart.mornings, today: @today),
-          words: [newest_day, ("median #{Words.seconds(chart.median)}" if chart.median)].compact.join(", "))
+        Standing.new(
+          name: "Control pause",
+          figure: Words.seconds(newest.value),
+          path: "/control-pauses/#{newest.uuid}",
+          spark: Spark.of(chart.mornings, today: @today),
+          words: [newest_day, ("median #{Words.seconds(chart.median)}" if chart.median)].compact.join(", ")
+        )
       end
 
       def other_standing
@@ -132,18 +181,33 @@ module Windlass
         Measures::KINDS.filter_map do |kind|
           own = taken[kind.id]&.map { |one| [one.taken_at.getlocal.to_date, one.value] } or next
           recent = own.select { |day, _| day > @today - ControlPauseChart::DAYS }
-          Standing.new(name: kind.name, figure: kind.value_words(own.last.last), words: Dates.opening(own.last.first, @today), path: "/measures/#{taken[kind.id].last.uuid}", spark: Spark.of(recent, today: @today))
+          Standing.new(
+            name: kind.name,
+            figure: kind.value_words(own.last.last),
+            words: Dates.opening(own.last.first, @today),
+            path: "/measures/#{taken[kind.id].last.uuid}",
+            spark: Spark.of(recent, today: @today)
+          )
         end
       end
 
       # Twelve weeks, and the fortnight before that the first median needs.
       def measures
-        @measures ||= athlete.measures.where(kind: "control_pause")
-          .where(taken_at: (@now - (ControlPauseChart::DAYS + 14) * 86_400)..).order(:taken_at).to_a
+        @measures ||=
+          athlete
+            .measures
+            .where(kind: "control_pause")
+            .where(taken_at: (@now - (ControlPauseChart::DAYS + 14) * 86_400)..)
+            .order(:taken_at)
+            .to_a
       end
 
       # @return [Array<Records::Day>] lines of the diary
-      def diary = Records::Day.where(athlete_id: athlete.id, local_date: (@today - ControlPauseChart::DAYS)..).where("feeling IS NOT NULL OR slept_h IS NOT NULL").to_a
+      def diary =
+        Records::Day
+          .where(athlete_id: athlete.id, local_date: (@today - ControlPauseChart::DAYS)..)
+          .where("feeling IS NOT NULL OR slept_h IS NOT NULL")
+          .to_a
 
       def pauses = @pauses ||= measures.map(&:to_control_pause)
     end

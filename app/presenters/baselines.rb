@@ -2,8 +2,8 @@
 
 module Windlass
   module Presenters
-    # Suspensions at one's own pace, session by session: the medians of the full ones and of the empty ones, each in a chart of
-    # its own.
+    # Suspensions at one's own pace, session by session: the medians of the full ones and of the empty ones, each in a
+    # chart of its own.
     class Baselines
       LUNGS = {full: "Suspended full", empty: "Suspended empty"}.freeze
 
@@ -11,23 +11,33 @@ module Windlass
       Median = Value.define(:taken_at, :value)
 
       # What is measured, as a chart takes it.
-      What = Value.define(:name) do
-        def unit = "s"
+      What =
+        Value.define(:name) do
+          def unit = "s"
 
-        def value_words(value) = Words.seconds(value)
-      end
+          def value_words(value) = Words.seconds(value)
+        end
 
       # @param rounds [Enumerable<#number, #held_ms, #unmarked>] of one session: they go full, empty, full
       # @return [Hash{Symbol => Numeric}] median seconds, by how the lungs are; without what was never held
       def self.medians(rounds)
-        held = rounds.select { |round| round.held_ms.to_i > 0 && !round.unmarked }.group_by { |round| round.number.odd? ? :full : :empty }
-        LUNGS.keys.filter_map { |lungs| [lungs, (Trends.median(held[lungs].map(&:held_ms)) / 1000.0).round(1)] if held[lungs] }.to_h
+        held =
+          rounds
+            .select { |round| round.held_ms.to_i > 0 && !round.unmarked }
+            .group_by { |round| round.number.odd? ? :full : :empty }
+        LUNGS
+          .keys
+          .filter_map { |lungs| [lungs, (Trends.median(held[lungs].map(&:held_ms)) / 1000.0).round(1)] if held[lungs] }
+          .to_h
       end
 
       # @return [String] `Half of the suspensions were longer than 4 s full and 3 s empty.`
       def self.in_words(rounds)
         medians = medians(rounds)
-        "Half of the suspensions were longer than #{Words.list(medians.map { |lungs, seconds| "#{Words.seconds(seconds)} #{lungs}" })}." if medians.any?
+        if medians.any?
+          "Half of the suspensions were longer than " \
+          "#{Words.list(medians.map { |lungs, seconds| "#{Words.seconds(seconds)} #{lungs}" })}."
+        end
       end
 
       # @param athlete [Records::Athlete]
@@ -44,7 +54,8 @@ module Windlass
       # @return [Array<MeasureChart>]
       def charts
         LUNGS.filter_map do |lungs, name|
-          taken = @medians.filter_map { |at, medians| Median.new(taken_at: at, value: medians[lungs]) if medians[lungs] }
+          taken =
+            @medians.filter_map { |at, medians| Median.new(taken_at: at, value: medians[lungs]) if medians[lungs] }
           MeasureChart.new(taken, What.new(name: name)) if taken.any?
         end
       end

@@ -2,8 +2,9 @@
 
 module Windlass
   module Presenters
-    # What stands against a control pause before it is taken. A stop closes it. Where the screening lacks something for the smallest holds,
-    # the pause stays open, because it ends at the first urge; the page says what is lacking, and that is the next step.
+    # What stands against a control pause before it is taken. A stop closes it. Where the screening lacks something for
+    # the smallest holds, the pause stays open, because it ends at the first urge; the page says what is lacking, and
+    # that is the next step.
     class BeforeAPause
       # The mildest column of the screening in which something is held.
       SMALLEST = :small

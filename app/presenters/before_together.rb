@@ -2,7 +2,8 @@
 
 module Windlass
   module Presenters
-    # What a press on *Together* would start, by name, before anything is made: whose session, which of several, who was not asked today.
+    # What a press on *Together* would start, by name, before anything is made: whose session, which of several, who was
+    # not asked today.
     class BeforeTogether
       Line = Value.define(:athlete, :asked, :sessions)
       Choice = Value.define(:prescription_id, :words, :chosen)
@@ -19,9 +20,18 @@ module Windlass
 
       # @return [Array<Line>] an athlete each, by name
       def lines
-        @lines ||= @prescriptions.group_by(&:athlete).sort_by { |athlete, _| athlete.name.downcase }.each_with_index.map do |(athlete, several), place|
-          Line.new(athlete: athlete, asked: !@unasked.include?(athlete.id), sessions: several.each_with_index.map { |one, index| choice(one, chosen: index.zero? && place < most) })
-        end
+        @lines ||=
+          @prescriptions
+            .group_by(&:athlete)
+            .sort_by { |athlete, _| athlete.name.downcase }
+            .each_with_index
+            .map do |(athlete, several), place|
+              Line.new(
+                athlete: athlete,
+                asked: !@unasked.include?(athlete.id),
+                sessions: several.each_with_index.map { |one, index| choice(one, chosen: index.zero? && place < most) }
+              )
+            end
       end
 
       # @return [Boolean] somebody has more than one session to choose from
@@ -35,7 +45,11 @@ module Windlass
       private
 
       def choice(prescription, chosen:)
-        Choice.new(prescription_id: prescription.id, words: [prescription.name, dose(prescription)].compact.join(": "), chosen: chosen)
+        Choice.new(
+          prescription_id: prescription.id,
+          words: [prescription.name, dose(prescription)].compact.join(": "),
+          chosen: chosen
+        )
       end
 
       # @return [String, nil] what it would be today; nil where it is not offered, which is then said

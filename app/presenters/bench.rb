@@ -24,12 +24,18 @@ module Windlass
 
       # @return [Array<Tried>]
       def tried
-        @tried ||= @form.recipes.zip(NAMES).map { |recipe, name| TRIED.fetch([*whose, recipe, name]) { try(recipe, name) } }
+        @tried ||=
+          @form.recipes.zip(NAMES).map { |recipe, name| TRIED.fetch([*whose, recipe, name]) { try(recipe, name) } }
       end
 
       def chart = @chart ||= BenchChart.new(tried, @model, floor: @form.floor)
 
-      def map = @map ||= MarginMapChart.new(COLUMNS.fetch([*whose, @form.recipes.first]) { Physiology::MarginMap.columns(@model, @form.recipes.first) }, @form.recipes.first)
+      def map =
+        @map ||=
+          MarginMapChart.new(
+            COLUMNS.fetch([*whose, @form.recipes.first]) { Physiology::MarginMap.columns(@model, @form.recipes.first) },
+            @form.recipes.first
+          )
 
       # @return [Array<Array(String, Array<String>)>] what, and one figure a recipe
       def rows
@@ -40,21 +46,26 @@ module Windlass
       def verdicts = tried.map { |one| [one.name, sentence(one.hold)] }
 
       SECONDS = ->(seconds) { seconds.nil? ? "not reached" : Words.seconds(seconds) }
-      OVER_BREATHED = lambda do |hold|
-        next unless hold.over_breathed?
+      OVER_BREATHED =
+        lambda do |hold|
+          next unless hold.over_breathed?
 
-        hold.strongly_over_breathed? ? ", strongly over-breathed" : ", over-breathed"
-      end
+          hold.strongly_over_breathed? ? ", strongly over-breathed" : ", over-breathed"
+        end
       LITRES = ->(litres) { "#{litres.round(1)} L, #{(litres * Physiology::Hydrostatics.volume_share(10)).round(1)} L" }
       PRESSURE = ->(mmhg) { "#{mmhg.round} mmHg" }
       FIGURES = {
         "First urge" => ->(one) { one.threshold ? SECONDS[one.hold.urge_s] : "not calibrated" },
         "Oxygen floor" => ->(one) { SECONDS[one.hold.floor_s] },
-        "Margin" => ->(one) { one.hold.margin_s ? "#{one.hold.margin}, #{format("%+d", one.hold.margin_s.round)} s" : "–" },
+        "Margin" => ->(one) do
+          one.hold.margin_s ? "#{one.hold.margin}, #{format("%+d", one.hold.margin_s.round)} s" : "–"
+        end,
         "Lowest saturation in the hold" => ->(one) { "#{(one.hold.sao2_min * 100).round} %" },
         "Carbon dioxide, start and end" => ->(one) { "#{one.hold.pco2_start.round} to #{PRESSURE[one.hold.pco2_end]}" },
         "Oxygen, start and end" => ->(one) { "#{one.hold.po2_start.round} to #{PRESSURE[one.hold.po2_end]}" },
-        "Carbon dioxide washed out" => ->(one) { "#{format("%.1f", one.hold.co2_washout)} mmHg#{OVER_BREATHED[one.hold]}" },
+        "Carbon dioxide washed out" => ->(one) do
+          "#{format("%.1f", one.hold.co2_washout)} mmHg#{OVER_BREATHED[one.hold]}"
+        end,
         "Lungs held, and at 10 m of sea water" => ->(one) { LITRES[one.trace.at(one.hold.start_s).volume] },
         "Cap" => ->(one) { one.cap_s ? "#{Words.seconds(one.cap_s.floor)}, do not aim for it" : "–" }
       }.freeze
@@ -69,13 +80,24 @@ module Windlass
         hold = @model.forecast(recipe.compile.segments).holds.last
         timeline = recipe.compile(hold_s: MOST_S)
         trace = @model.forecast(timeline.segments, trace: true).trace
-        Tried.new(name: name, recipe: recipe, hold: hold, cap_s: cap(recipe, hold), timeline: timeline, trace: trace,
-          threshold: @model.calibration.threshold, danger_s: danger(trace, hold.start_s))
+        Tried.new(
+          name: name,
+          recipe: recipe,
+          hold: hold,
+          cap_s: cap(recipe, hold),
+          timeline: timeline,
+          trace: trace,
+          threshold: @model.calibration.threshold,
+          danger_s: danger(trace, hold.start_s)
+        )
       end
 
       # From the upper pressure to the lower one.
       def danger(trace, start_s)
-        moments = [Physiology::DANGER_MMHG.end, Physiology::DANGER_MMHG.begin].map { |mmhg| trace.oxygen_down_to(mmhg, from_s: start_s) }
+        moments =
+          [Physiology::DANGER_MMHG.end, Physiology::DANGER_MMHG.begin].map do |mmhg|
+            trace.oxygen_down_to(mmhg, from_s: start_s)
+          end
         moments.map { |t| t - start_s } if moments.all?
       end
 
@@ -88,10 +110,14 @@ module Windlass
 
       def sentence(hold)
         case hold.margin
-        when :clear then "The urge comes #{Words.length(hold.margin_s)} before the oxygen is low: it warns in time."
-        when :tight then "The urge comes only #{Words.length(hold.margin_s)} before the oxygen is low."
-        when :inverted then "The oxygen is low #{Words.length(hold.margin_s.abs)} before the urge comes: nothing warns."
-        else "Without a control pause the urge is not known."
+        when :clear
+          "The urge comes #{Words.length(hold.margin_s)} before the oxygen is low: it warns in time."
+        when :tight
+          "The urge comes only #{Words.length(hold.margin_s)} before the oxygen is low."
+        when :inverted
+          "The oxygen is low #{Words.length(hold.margin_s.abs)} before the urge comes: nothing warns."
+        else
+          "Without a control pause the urge is not known."
         end
       end
     end

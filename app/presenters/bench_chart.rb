@@ -2,8 +2,8 @@
 
 module Windlass
   module Presenters
-    # Two recipes laid over one another, both with the start of the hold at 0: lung volume, the two gases on their way to
-    # the limit in the middle, and a track each on which urge and floor stand in their order.
+    # Two recipes laid over one another, both with the start of the hold at 0: lung volume, the two gases on their way
+    # to the limit in the middle, and a track each on which urge and floor stand in their order.
     class BenchChart
       WIDTH = 900
       LEFT = 64
@@ -19,8 +19,11 @@ module Windlass
       # Of the preparation so much is drawn. Seconds.
       BEFORE_S = 60
 
-      Track = Value.define(:name, :y, :held_width, :urge_x, :floor_x, :bar_x, :bar_width, :kind, :words, :words_x, :words_anchor,
-        :danger_x, :danger_width)
+      Track =
+        Value.define(
+          :name, :y, :held_width, :urge_x, :floor_x, :bar_x, :bar_width, :kind, :words, :words_x, :words_anchor,
+          :danger_x, :danger_width
+        )
 
       # @param tried [Array<Bench::Tried>]
       # @param floor [Float]
@@ -28,7 +31,11 @@ module Windlass
         @tried = tried
         @body = model.body
         @floor = floor
-        @x = Scale.of([-BEFORE_S, [tried.flat_map { |one| landmarks(one) }.max + AFTER_S, Bench::MOST_S].min], [LEFT, RIGHT])
+        @x =
+          Scale.of(
+            [-BEFORE_S, [tried.flat_map { |one| landmarks(one) }.max + AFTER_S, Bench::MOST_S].min],
+            [LEFT, RIGHT]
+          )
         @ink = Scale.of([lowest - 0.1, highest + 0.1], INK.reverse)
       end
 
@@ -44,7 +51,11 @@ module Windlass
       def inks
         @tried.map do |one|
           points = Timeline::Corners.points(one.timeline, one.trace).map { |t, litres| [t - one.hold.start_s, litres] }
-          shown = points.select { |t, _| t.between?(@x.from, @x.to) } << [@x.to, one.trace.at(one.hold.start_s + @x.to).volume]
+          shown =
+            points.select { |t, _| t.between?(@x.from, @x.to) } << [
+              @x.to,
+              one.trace.at(one.hold.start_s + @x.to).volume
+            ]
           [one.name, InkPath.of(shown.map { |t, litres| [@x.place(t), @ink.place(litres)] })]
         end
       end
@@ -52,7 +63,10 @@ module Windlass
       # @return [Array<Array(String, GasStrips)>]
       def gases
         @tried.map do |one|
-          [one.name, GasStrips.new(one.trace, shifted(one), GAS, threshold: one.threshold, floor: @floor, within: LEFT..RIGHT)]
+          [
+            one.name,
+            GasStrips.new(one.trace, shifted(one), GAS, threshold: one.threshold, floor: @floor, within: LEFT..RIGHT)
+          ]
         end
       end
 
@@ -72,7 +86,10 @@ module Windlass
 
       def shifted(one) = Scale.of([@x.from + one.hold.start_s, @x.to + one.hold.start_s], [LEFT, RIGHT])
 
-      def drawn = @tried.flat_map { |one| one.trace.points.select { |point| (point.t - one.hold.start_s).between?(@x.from, @x.to) } }
+      def drawn =
+        @tried.flat_map do |one|
+          one.trace.points.select { |point| (point.t - one.hold.start_s).between?(@x.from, @x.to) }
+        end
 
       def lowest = [drawn.map(&:volume).min, @body.frc_l].min
 
@@ -84,10 +101,21 @@ module Windlass
         bar = [urge_x, floor_x].compact.minmax
         last = [bar[1], danger_x&.last].compact.max || start_x
         fits = last < RIGHT - WORDS_ROOM
-        Track.new(name: one.name, y: y, held_width: (@x.place(one.hold.seconds) - start_x).round(1), urge_x: urge_x,
-          floor_x: floor_x, bar_x: bar[0], bar_width: (urge_x && floor_x) ? (bar[1] - bar[0]).round(1) : 0,
-          kind: one.hold.margin, words: words(one.hold), words_x: fits ? last + 14 : bar[0] - 14, words_anchor: fits ? "start" : "end",
-          danger_x: danger_x&.first, danger_width: danger_x ? (danger_x[1] - danger_x[0]).round(1) : 0)
+        Track.new(
+          name: one.name,
+          y: y,
+          held_width: (@x.place(one.hold.seconds) - start_x).round(1),
+          urge_x: urge_x,
+          floor_x: floor_x,
+          bar_x: bar[0],
+          bar_width: (urge_x && floor_x) ? (bar[1] - bar[0]).round(1) : 0,
+          kind: one.hold.margin,
+          words: words(one.hold),
+          words_x: fits ? last + 14 : bar[0] - 14,
+          words_anchor: fits ? "start" : "end",
+          danger_x: danger_x&.first,
+          danger_width: danger_x ? (danger_x[1] - danger_x[0]).round(1) : 0
+        )
       end
 
       def words(hold)

@@ -35,7 +35,8 @@ module Windlass
         @title = title
         @forecast = forecast
         @rounds = rounds
-        @points = forecast ? Timeline::Corners.points(timeline, forecast.trace) : Timeline::VolumeTrace.points(timeline, body)
+        @points =
+          forecast ? Timeline::Corners.points(timeline, forecast.trace) : Timeline::VolumeTrace.points(timeline, body)
         @x = Scale.of([0, end_s], [LEFT, RIGHT])
         @y = Scale.of(volumes, INK.reverse)
       end
@@ -96,29 +97,44 @@ module Windlass
 
       def marks
         held = @timeline.holds.to_h { |place| [place.number, place.start_ms / 1000.0] }
-        @rounds.select { |round| held.key?(round.number) && round.held_ms }.map { |round| mark(round, held[round.number]) }
+        @rounds
+          .select { |round| held.key?(round.number) && round.held_ms }
+          .map { |round| mark(round, held[round.number]) }
       end
 
       # What a reader hears in place of the drawing.
       def description
         lengths = @timeline.holds.map { |place| hold_label(place.segment) }.tally
         holds = lengths.map { |length, count| (count == 1) ? "one hold of #{length}" : "#{count} holds of #{length}" }
-        "#{Words.length(end_s)} in all: #{holds.empty? ? "no holds" : Words.list(holds)}. The numbers stand in the table."
+        "#{Words.length(end_s)} in all: #{holds.empty? ? "no holds" : Words.list(holds)}. The numbers stand in the " \
+        "table."
       end
 
       private
 
       def bracket(hold, number)
         urge_x, floor_x = [hold.urge_s, hold.floor_s].map { |t| @x.place(hold.start_s + t).clamp(LEFT, RIGHT) }
-        Bracket.new(number: number, urge_x: urge_x, floor_x: floor_x, kind: hold.margin,
-          words: "#{hold.margin} #{format("%+d", hold.margin_s.round)} s", words_x: ((urge_x + floor_x) / 2).round(1))
+        Bracket.new(
+          number: number,
+          urge_x: urge_x,
+          floor_x: floor_x,
+          kind: hold.margin,
+          words: "#{hold.margin} #{format("%+d", hold.margin_s.round)} s",
+          words_x: ((urge_x + floor_x) / 2).round(1)
+        )
       end
 
       def mark(round, start_s)
         x = @x.place(start_s)
         stop_x = @x.place(start_s + round.held_ms / 1000.0)
-        Mark.new(number: round.number, x: x, width: (stop_x - x).round(1), breath: round.first_breath&.to_sym,
-          breath_x: stop_x + 6, urge_x: round.first_urge_ms && @x.place(start_s + round.first_urge_ms / 1000.0))
+        Mark.new(
+          number: round.number,
+          x: x,
+          width: (stop_x - x).round(1),
+          breath: round.first_breath&.to_sym,
+          breath_x: stop_x + 6,
+          urge_x: round.first_urge_ms && @x.place(start_s + round.first_urge_ms / 1000.0)
+        )
       end
 
       # A little more than the line needs, and never so little that a quiet breath looks like a deep one.
@@ -144,7 +160,13 @@ module Windlass
         others.each_with_object("M#{first[0]} #{first[1]}") do |(x, y), path|
           from_x, from_y = first
           half = ((x - from_x) / 2).round(1)
-          path << (((from_y - y).abs < 4) ? "L#{x} #{y}" : "C#{(from_x + half).round(1)} #{from_y} #{(x - half).round(1)} #{y} #{x} #{y}")
+          path << (
+            if (from_y - y).abs < 4
+              "L#{x} #{y}"
+            else
+              "C#{(from_x + half).round(1)} #{from_y} #{(x - half).round(1)} #{y} #{x} #{y}"
+            end
+          )
           first = [x, y]
         end
       end

@@ -20,10 +20,13 @@ module Windlass
 
       def standing = Cold.in_words(athlete.colds.map(&:to_core))
 
-      # @return [Array<Array(Integer, String)>] all of them: what was done is written down, whether or not its stage was open
+      # @return [Array<Array(Integer, String)>] all of them: what was done is written down, whether or not its stage was
+      #   open
       def stages
         open = Cold.open_stage(athlete.colds.map(&:to_core))
-        Cold::STAGES.each_with_index.map { |words, index| [index + 1, (index > open) ? "#{words} (not open yet)" : words] }
+        Cold::STAGES.each_with_index.map do |words, index|
+          [index + 1, (index > open) ? "#{words} (not open yet)" : words]
+        end
       end
 
       # @return [Array<Progression::Readiness::Reason>] against it today, whoever watches
@@ -31,10 +34,23 @@ module Windlass
 
       # @return [Array<Row>] newest first
       def rows
-        athlete.colds.last(SHOWN).reverse.map do |one|
-          Row.new(day: Dates.short(one.local_date), stage: Cold::STAGES[one.stage], minutes: Words.number(one.minutes), calm: one.calm ? "calm" : "not calm",
-            why_out: Cold::WHY_OUT.fetch(one.why_out), watcher: one.watcher, note: one.note, uuid: one.uuid, caution: one.caution)
-        end
+        athlete
+          .colds
+          .last(SHOWN)
+          .reverse
+          .map do |one|
+            Row.new(
+              day: Dates.short(one.local_date),
+              stage: Cold::STAGES[one.stage],
+              minutes: Words.number(one.minutes),
+              calm: one.calm ? "calm" : "not calm",
+              why_out: Cold::WHY_OUT.fetch(one.why_out),
+              watcher: one.watcher,
+              note: one.note,
+              uuid: one.uuid,
+              caution: one.caution
+            )
+          end
       end
     end
   end

@@ -36,7 +36,8 @@ module Windlass
       end
 
       # @return [String] `ends small holds, rung 3 of 8, since 12 October 2026`
-      def ends_words = "ends #{running.name.downcase}#{Actions::Prescribe.place_words(running, Time.new(@today.year, @today.month, @today.day))&.prepend(", ")}"
+      def ends_words =
+        "ends #{running.name.downcase}#{Actions::Prescribe.place_words(running, Time.new(@today.year, @today.month, @today.day))&.prepend(", ")}"
 
       # @return [String, nil] why it is not for this athlete at all
       def barred = (Actions::Prescribe.barred(athlete, protocol, dose, on: @today) if athlete && valid?)
@@ -45,7 +46,12 @@ module Windlass
       def waits_for
         return if athlete.nil? || !valid? || barred
 
-        lifts = protocol.columns(dose).map { |column| athlete.to_screen(on: @today).finding(column, on: @today) }.reject(&:allows?).map(&:lifts)
+        lifts =
+          protocol
+            .columns(dose)
+            .map { |column| athlete.to_screen(on: @today).finding(column, on: @today) }
+            .reject(&:allows?)
+            .map(&:lifts)
         "It can be prescribed, and waits: #{Words.list(lifts.uniq).sub(/\A./, &:downcase)}" if lifts.any?
       end
 
@@ -56,13 +62,28 @@ module Windlass
       def parts
         return [ComposerPart.new(form, athlete: athlete, measures: measures, findings: findings)] unless blocks?
 
-        form.parts.map.with_index(1) do |block, place|
-          ComposerPart.new(block.form, athlete: athlete, measures: measures, block: block, place: place, count: form.parts.size, touched: @touched)
-        end
+        form
+          .parts
+          .map
+          .with_index(1) do |block, place|
+            ComposerPart.new(
+              block.form,
+              athlete: athlete,
+              measures: measures,
+              block: block,
+              place: place,
+              count: form.parts.size,
+              touched: @touched
+            )
+          end
       end
 
       # @return [Hash{String => Array}] what a new block may be: families, and what the coach has kept
-      def addable = {"Families" => Protocols::ALL.map { |one| [one.id, one.name] }, "Your own" => @kept.map { |own| ["own:#{own.id}", own.name] }}.reject { |_, list| list.empty? }
+      def addable =
+        {
+          "Families" => Protocols::ALL.map { |one| [one.id, one.name] },
+          "Your own" => @kept.map { |own| ["own:#{own.id}", own.name] }
+        }.reject { |_, list| list.empty? }
 
       # @return [Array<Protocols::Finding>] that are about the whole
       def whole_findings = blocks? ? findings.values.flatten : []
@@ -86,12 +107,21 @@ module Windlass
       def said
         return ["#{words}, #{length}.", *findings.values.flatten.map(&:text)].join(" ") if valid?
 
-        ["Correct the marked number.", *parts.flat_map { |part| part.rows + part.folded }.filter_map { |row| "#{row.parameter.words}: #{row.fault}." if row.fault }.first(1)].join(" ")
+        [
+          "Correct the marked number.",
+          *parts
+            .flat_map { |part| part.rows + part.folded }
+            .filter_map { |row| "#{row.parameter.words}: #{row.fault}." if row.fault }
+            .first(1)
+        ].join(" ")
       end
 
       # @return [String] `16 min 5 s in all, 5 min 35 s held`
       def length
-        ["#{Words.length(timeline.total_ms / 1000)} in all", ("#{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?)].compact.join(", ")
+        [
+          "#{Words.length(timeline.total_ms / 1000)} in all",
+          ("#{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?)
+        ].compact.join(", ")
       end
 
       def line
@@ -106,11 +136,15 @@ module Windlass
 
       # @return [Hash{Symbol => Array<Protocols::Finding>}] by the number that causes them
       def findings
-        @findings ||= if valid?
-          Protocols::Findings.of(composition).group_by(&:key).then { |found| cut ? found.merge(cut.key => [cut, *found[cut.key]]) : found }
-        else
-          {}
-        end
+        @findings ||=
+          if valid?
+            Protocols::Findings
+              .of(composition)
+              .group_by(&:key)
+              .then { |found| cut ? found.merge(cut.key => [cut, *found[cut.key]]) : found }
+          else
+            {}
+          end
       end
 
       def cautions = protocol.cautions
@@ -123,14 +157,26 @@ module Windlass
       def silences
         return [] unless valid?
 
-        SILENCES.fetch([protocol.id, dose]) { Spoken.of(timeline, calls: protocol.calls(dose)).impossible.map { |one| "#{one.because.capitalize}." }.uniq.freeze }
+        SILENCES.fetch([protocol.id, dose]) do
+          Spoken
+            .of(timeline, calls: protocol.calls(dose))
+            .impossible
+            .map { |one| "#{one.because.capitalize}." }
+            .uniq
+            .freeze
+        end
       end
 
       def screening
         return [] unless athlete && valid?
 
         screen = athlete.to_screen(on: @today)
-        protocol.columns(dose).map { |column| screen.finding(column, on: @today) }.reject { |one| one.state == :open }.flat_map(&:reasons).uniq
+        protocol
+          .columns(dose)
+          .map { |column| screen.finding(column, on: @today) }
+          .reject { |one| one.state == :open }
+          .flat_map(&:reasons)
+          .uniq
       end
 
       private
@@ -140,11 +186,18 @@ module Windlass
       def timeline = @timeline ||= protocol.compile(dose, body)
 
       def composition
-        Protocols::Composition.new(protocol: protocol, dose: dose, timeline: timeline, forecast: forecast,
-          measures: measures)
+        Protocols::Composition.new(
+          protocol: protocol, dose: dose, timeline: timeline, forecast: forecast, measures: measures
+        )
       end
 
-      def body = @body ||= athlete ? athlete.to_body(on: @today, posture: protocol.posture) : Nobody::BODY.with(posture: protocol.posture)
+      def body =
+        @body ||=
+          if athlete
+            athlete.to_body(on: @today, posture: protocol.posture)
+          else
+            Nobody::BODY.with(posture: protocol.posture)
+          end
 
       def forecast
         return @forecast if defined?(@forecast)

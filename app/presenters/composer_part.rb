@@ -2,19 +2,21 @@
 
 module Windlass
   module Presenters
-    # One dose in the composer, a family's or a block's: every number with what is found about it; what few change folded.
+    # One dose in the composer, a family's or a block's: every number with what is found about it; what few change
+    # folded.
     class ComposerPart
       # unset: what is true where nothing is chosen.
-      Row = Value.define(:parameter, :name, :id, :typed, :fault, :hint, :findings, :unset) do
-        def step = parameter.step
+      Row =
+        Value.define(:parameter, :name, :id, :typed, :fault, :hint, :findings, :unset) do
+          def step = parameter.step
 
-        def min = parameter.range&.begin
+          def min = parameter.range&.begin
 
-        def max = parameter.range&.end
+          def max = parameter.range&.end
 
-        # @return [Hash] values and words to choose from; nothing chosen is among them where a dose may do without
-        def options = parameter.options && (parameter.unset ? {"" => unset} : {}).merge(parameter.options)
-      end
+          # @return [Hash] values and words to choose from; nothing chosen is among them where a dose may do without
+          def options = parameter.options && (parameter.unset ? {"" => unset} : {}).merge(parameter.options)
+        end
       Said = Value.define(:words, :name, :id, :typed, :fault)
       BLANK_BREAKS = 2
 
@@ -76,7 +78,13 @@ module Windlass
       def said
         {**Timeline::Said::PARTS.transform_values(&:first), Timeline::Said::NOTE => "note"}.map do |key, words|
           name = form.name_of("said", key)
-          Said.new(words: words, name: name, id: id_of(name), typed: form.typed["said"][key.to_s], fault: form.fault(name))
+          Said.new(
+            words: words,
+            name: name,
+            id: id_of(name),
+            typed: form.typed["said"][key.to_s],
+            fault: form.fault(name)
+          )
         end
       end
 
@@ -89,12 +97,23 @@ module Windlass
 
       def row(parameter)
         name = form.name_of("dose", parameter.key)
-        Row.new(parameter: parameter, name: name, id: id_of(name), typed: form.typed_number(parameter.key), fault: form.fault(name), hint: hint(parameter),
-          findings: @findings.fetch(parameter.key, []), unset: unset(parameter))
+        Row.new(
+          parameter: parameter,
+          name: name,
+          id: id_of(name),
+          typed: form.typed_number(parameter.key),
+          fault: form.fault(name),
+          hint: hint(parameter),
+          findings: @findings.fetch(parameter.key, []),
+          unset: unset(parameter)
+        )
       end
 
       # @return [String, nil] `as the stage says: throat lock`
-      def unset(parameter) = [parameter.unset, (protocol.unset_words(parameter, form.dose) if form.valid?)].compact.join(": ").then { |words| words unless words.empty? }
+      def unset(parameter) =
+        [parameter.unset, (protocol.unset_words(parameter, form.dose) if form.valid?)].compact
+          .join(": ")
+          .then { |words| words unless words.empty? }
 
       # A count is a second, a beat or a heartbeat; the last two are typed as so many a minute.
       # @return [String, nil] nil where one chooses
@@ -116,7 +135,8 @@ module Windlass
         limit = lever.limit_for(@measures, @athlete.switches, dose: form.dose)
         return if limit.nil?
 
-        "prescribed #{(lever.harder == :up) ? "up to" : "down to"} #{Forms::TypedNumbers.show(limit, parameter)}#{" (#{lever.limit_words})" if lever.limit_words}"
+        "prescribed #{(lever.harder == :up) ? "up to" : "down to"} " \
+        "#{Forms::TypedNumbers.show(limit, parameter)}#{" (#{lever.limit_words})" if lever.limit_words}"
       end
     end
   end

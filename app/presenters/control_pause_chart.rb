@@ -43,17 +43,33 @@ module Windlass
       def dots
         morning = Set.new.compare_by_identity.merge(@series.scores)
         @pauses.map do |pause|
-          Dot.new(x: x_of(pause.taken_at.to_date), y: @y.place(pause.seconds), full: morning.include?(pause),
-            words: "#{pause.taken_at.strftime("%-d %b")}: #{Words.seconds(pause.seconds)}")
+          Dot.new(
+            x: x_of(pause.taken_at.to_date),
+            y: @y.place(pause.seconds),
+            full: morning.include?(pause),
+            words: "#{pause.taken_at.strftime("%-d %b")}: #{Words.seconds(pause.seconds)}"
+          )
         end
       end
 
       # @return [Array<Line>]
       def diary
-        @lines ||= @diary.select { |day| (@first_day..@today).cover?(day.local_date) }.map do |day|
-          feeling = Records::Day::FEELINGS[day.feeling]
-          Line.new(x: x_of(day.local_date), height: day.slept_h.to_f * HOUR, feeling: day.feeling, words: [day.local_date.strftime("%-d %b"), feeling, ("slept #{Words.number(day.slept_h)} h" if day.slept_h)].compact.join(", "))
-        end
+        @lines ||=
+          @diary
+            .select { |day| (@first_day..@today).cover?(day.local_date) }
+            .map do |day|
+              feeling = Records::Day::FEELINGS[day.feeling]
+              Line.new(
+                x: x_of(day.local_date),
+                height: day.slept_h.to_f * HOUR,
+                feeling: day.feeling,
+                words: [
+                  day.local_date.strftime("%-d %b"),
+                  feeling,
+                  ("slept #{Words.number(day.slept_h)} h" if day.slept_h)
+                ].compact.join(", ")
+              )
+            end
       end
 
       # @return [String, nil] an SVG path
@@ -65,9 +81,11 @@ module Windlass
 
       # @return [Array<Array(String, Float)>] the lines between bands, named by the band above
       def bands
-        Measures::BANDS.each_cons(2).filter_map do |below, above|
-          [above.words, @y.place(below.below_s), below.below_s] if below.below_s < highest
-        end
+        Measures::BANDS
+          .each_cons(2)
+          .filter_map do |below, above|
+            [above.words, @y.place(below.below_s), below.below_s] if below.below_s < highest
+          end
       end
 
       def weeks
@@ -75,7 +93,8 @@ module Windlass
       end
 
       # @return [Array<Array(Date, Float)>] the valid morning scores that are drawn
-      def mornings = @mornings ||= @series.within(@first_day, @today).map { |pause| [pause.taken_at.to_date, pause.seconds] }
+      def mornings =
+        @mornings ||= @series.within(@first_day, @today).map { |pause| [pause.taken_at.to_date, pause.seconds] }
 
       # @return [Trends::Slope, nil]
       def trend = @trend ||= @series.trend(@today)
@@ -89,7 +108,8 @@ module Windlass
         return if trend.nil?
         return "No clear change over six weeks." unless trend.clear?
 
-        "Over six weeks #{signed(trend.slope)} s a week (#{signed(trend.low)} to #{signed(trend.high)})#{", as expected: that is progress" if @falls && trend.high < 0}."
+        "Over six weeks #{signed(trend.slope)} s a week (#{signed(trend.low)} to " \
+        "#{signed(trend.high)})#{", as expected: that is progress" if @falls && trend.high < 0}."
       end
 
       # @return [Array<Float>] places of the days on which over-breathing was practised
@@ -102,7 +122,7 @@ module Windlass
         return "No control pause in the last twelve weeks." if empty?
 
         "#{Words.count(@pauses.size, "score")} in twelve weeks, #{Words.seconds(@pauses.map(&:seconds).min)} to " \
-        "#{Words.seconds(@pauses.map(&:seconds).max)}. #{median_words.sub(/\A./, &:upcase)}"
+          "#{Words.seconds(@pauses.map(&:seconds).max)}. #{median_words.sub(/\A./, &:upcase)}"
       end
 
       def median_words

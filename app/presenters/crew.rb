@@ -31,12 +31,14 @@ module Windlass
 
       def path(number) = address(group, number)
 
-      # @return [Array<Array(String, String, Boolean)>] whom it can be about: words, address, whether it is; empty without groups
-      def choices = if groups.empty?
-                      []
-                    else
-                      [nil, *groups].map { |one| [one ? one.name : "Everybody", address(one, 1), one == group] }
-                    end
+      # @return [Array<Array(String, String, Boolean)>] whom it can be about: words, address, whether it is; empty
+      #   without groups
+      def choices =
+        if groups.empty?
+          []
+        else
+          [nil, *groups].map { |one| [one ? one.name : "Everybody", address(one, 1), one == group] }
+        end
 
       private
 

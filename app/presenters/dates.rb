@@ -16,9 +16,12 @@ module Windlass
       # @return [String] `today`, `yesterday`, `Wed 25 Nov`
       def self.near(date, today)
         case (today - date).to_i
-        when 0 then "today"
-        when 1 then "yesterday"
-        else short(date)
+        when 0
+          "today"
+        when 1
+          "yesterday"
+        else
+          short(date)
         end
       end
     end

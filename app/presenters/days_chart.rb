@@ -2,8 +2,8 @@
 
 module Windlass
   module Presenters
-    # Twelve weeks as a strip of days: how much was held, how long the longest hold was, where the first urge came, and which
-    # days had a gasp or were decided downwards.
+    # Twelve weeks as a strip of days: how much was held, how long the longest hold was, where the first urge came, and
+    # which days had a gasp or were decided downwards.
     class DaysChart
       DAYS = 84
       WIDTH = 760
@@ -34,28 +34,59 @@ module Windlass
 
       # @return [Array<Held>] of an athlete's days
       def self.held(athlete, since:)
-        rows = Records::Round.joins(:session).where(sessions: {athlete_id: athlete.id, local_date: since.., state: %w[done stopped], discarded_at: nil})
-          .where.not(hold: nil).where("held_ms > 0").group("sessions.local_date")
-          .pluck(Arel.sql("sessions.local_date, max(held_ms), avg(first_urge_ms), sum(held_ms), sum(CASE WHEN first_breath = 'gasp' THEN 1 ELSE 0 END)"))
+        rows =
+          Records::Round
+            .joins(:session)
+            .where(
+              sessions: {
+                athlete_id: athlete.id,
+                local_date: since..,
+                state: %w[done stopped],
+                discarded_at: nil
+              }
+            )
+            .where.not(hold: nil)
+            .where("held_ms > 0")
+            .group("sessions.local_date")
+            .pluck(
+              Arel.sql(
+                "sessions.local_date, max(held_ms), avg(first_urge_ms), sum(held_ms), sum(CASE WHEN first_breath = " \
+                "'gasp' THEN 1 ELSE 0 END)"
+              )
+            )
         rows.map do |date, longest, urge, sum, gasps|
-          Held.new(date: date.to_date, longest_s: longest / 1000.0, urge_s: urge && urge / 1000.0, sum_s: sum / 1000.0, gasps: gasps.to_i)
+          Held.new(
+            date: date.to_date,
+            longest_s: longest / 1000.0,
+            urge_s: urge && urge / 1000.0,
+            sum_s: sum / 1000.0,
+            gasps: gasps.to_i
+          )
         end
       end
 
       def empty? = @held.empty?
 
       def days
-        @days ||= @held.map do |day|
-          Day.new(x: @x.place((day.date - @first).to_i), hold_y: @hold_y.place(day.longest_s), urge_y: day.urge_s && @hold_y.place(day.urge_s),
-            sum_y: @sum_y.place(day.sum_s), mark: mark(day), words: words(day))
-        end
+        @days ||=
+          @held.map do |day|
+            Day.new(
+              x: @x.place((day.date - @first).to_i),
+              hold_y: @hold_y.place(day.longest_s),
+              urge_y: day.urge_s && @hold_y.place(day.urge_s),
+              sum_y: @sum_y.place(day.sum_s),
+              mark: mark(day),
+              words: words(day)
+            )
+          end
       end
 
       # @return [Array<Array(Float, String)>] the beginnings of weeks, every other one named
       def weeks
-        (0...DAYS).select { |day| (@first + day).monday? }.each_with_index.map do |day, index|
-          [@x.place(day), index.even? ? (@first + day).strftime("%-d %b") : nil]
-        end
+        (0...DAYS)
+          .select { |day| (@first + day).monday? }
+          .each_with_index
+          .map { |day, index| [@x.place(day), index.even? ? (@first + day).strftime("%-d %b") : nil] }
       end
 
       # @return [Array<Array(Float, String)>] places and words of what the two parts reach
@@ -64,13 +95,20 @@ module Windlass
       def title = "Holds of twelve weeks"
 
       # @return [Array<Array(String, String, String, Integer)>] day, longest hold, held in the day, gasps; newest first
-      def rows = @rows ||= @held.sort_by(&:date).reverse.map { |day| [Dates.short(day.date), Words.hold(day.longest_s), Words.length(day.sum_s), day.gasps] }
+      def rows =
+        @rows ||=
+          @held
+            .sort_by(&:date)
+            .reverse
+            .map { |day| [Dates.short(day.date), Words.hold(day.longest_s), Words.length(day.sum_s), day.gasps] }
 
       def description
         return "No holds in the last 12 weeks." if empty?
 
-        "#{Words.count(@held.size, "day")} with holds; the longest hold #{Words.hold(@held.map(&:longest_s).max)}, the most in a day " \
-        "#{Words.length(@held.map(&:sum_s).max)}; #{Words.count(@held.count { |day| day.gasps > 0 }, "day")} with a gasp."
+        "#{Words.count(@held.size, "day")} with holds; the longest hold #{Words.hold(@held.map(&:longest_s).max)}, " \
+        "the most in a day " \
+          "#{Words.length(@held.map(&:sum_s).max)}; #{Words.count(@held.count { |day| day.gasps > 0 }, "day")} with " \
+          "a gasp."
       end
 
       private
@@ -86,7 +124,8 @@ module Windlass
       end
 
       def words(day)
-        "#{Dates.short(day.date)}: longest hold #{Words.hold(day.longest_s)}, #{Words.length(day.sum_s)} in all#{", #{Words.count(day.gasps, "gasp")}" if day.gasps > 0}"
+        "#{Dates.short(day.date)}: longest hold #{Words.hold(day.longest_s)}, #{Words.length(day.sum_s)} in " \
+        "all#{", #{Words.count(day.gasps, "gasp")}" if day.gasps > 0}"
       end
     end
   end

@@ -18,14 +18,23 @@ module Windlass
       def self.together(sessions)
         athletes = sessions.map(&:athlete)
         values = Records::Measure.newest_values(athletes)
-        days = Records::Day.where(athlete_id: athletes.map(&:id), local_date: sessions.map(&:local_date)).index_by { |day| [day.athlete_id, day.local_date] }
-        sessions.map { |session| new(session, day: days[[session.athlete_id, session.local_date]], values: values.fetch(session.athlete_id)) }
+        days =
+          Records::Day
+            .where(athlete_id: athletes.map(&:id), local_date: sessions.map(&:local_date))
+            .index_by { |day| [day.athlete_id, day.local_date] }
+        sessions.map do |session|
+          new(session, day: days[[session.athlete_id, session.local_date]], values: values.fetch(session.athlete_id))
+        end
       end
 
       # @param session [Records::Session]
       # @param day [Records::Day, nil] what the athlete said that day
       # @param values [Measures::Values] what doses are computed from
-      def initialize(session, day: session.athlete.days.find_by(local_date: session.local_date), values: session.athlete.to_values)
+      def initialize(
+        session,
+        day: session.athlete.days.find_by(local_date: session.local_date),
+        values: session.athlete.to_values
+      )
         @session = session
         @day = day
         @values = values
@@ -35,11 +44,23 @@ module Windlass
 
       def title = session.prescription.name
 
-      # @return [Boolean] the questions of the day are asked on the deck: it was taken along before anybody could be asked
+      # @return [Boolean] the questions of the day are asked on the deck: it was taken along before anybody could be
+      #   asked
       def unasked? = session.state == "planned" && @day.nil?
 
       # @return [Array<String>] cautions, and what the coach wrote
-      def cautions = [("Ask: #{Progression::TodaysQuestions.aloud} If anything is so, close this: quiet breathing only." if unasked?), care, *session.to_protocol.cautions, *notes, emergency_card.missing].compact
+      def cautions =
+        [
+          (
+            if unasked?
+              "Ask: #{Progression::TodaysQuestions.aloud} If anything is so, close this: quiet breathing only."
+            end
+          ),
+          care,
+          *session.to_protocol.cautions,
+          *notes,
+          emergency_card.missing
+        ].compact
 
       def emergency_card = @emergency_card ||= EmergencyCard.new(session.athlete.account.place)
 
@@ -52,20 +73,43 @@ module Windlass
       def stops = Progression::Symptoms::STOPS.except(:lasting_breathlessness, :lasting_headache)
 
       # @return [Boolean] a hiss is judged: a microphone may time it
-      def hissed? = session.parts.any? { |part| part.is_a?(Timeline::Compiled::Sounded) && part.segments.any? { |segment| segment.sound == :hiss } }
+      def hissed? =
+        session.parts.any? do |part|
+          part.is_a?(Timeline::Compiled::Sounded) && part.segments.any? { |segment| segment.sound == :hiss }
+        end
 
       # @return [Boolean] patterns are counted in beats: a pulse may lead
       def paced? = timeline.segments.any?(&:paced?)
 
       def line
-        @line ||= BreathLine.new(timeline, session.to_body, title: "The session ahead", forecast: session.forecast_of_plan)
+        @line ||=
+          BreathLine.new(timeline, session.to_body, title: "The session ahead", forecast: session.forecast_of_plan)
       end
 
       # @return [Hash{String => String}] what each key does
       def keys
-        {"Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on", "N" => "next, without counting", "H" => "hold now, in deep breathing", "T" => "counts run by the clock, or by a tap", "V" => "words and tones, or tones alone", "U" => "first urge", "C" => "contraction", "1" => "first breath smooth",
-         "2" => "first breath deeper", "3" => "first breath a gasp", "P" => "pause", "O" => "oximeter, simulated", "S" => "ease it, or note a symptom", "−" => "shorter holds from here", "+" => "one restoring breath more",
-         "M" => "sound on and off", **(paced? ? {"B" => "tapped four times: the heartbeat leads from the next round on"} : {}), "Q" => "quiet breathing from here: no hold follows", "E" => "emergency: all stops, the card fills the screen", "Esc" => "stop: loses nothing"}
+        {
+          "Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on",
+          "N" => "next, without counting",
+          "H" => "hold now, in deep breathing",
+          "T" => "counts run by the clock, or by a tap",
+          "V" => "words and tones, or tones alone",
+          "U" => "first urge",
+          "C" => "contraction",
+          "1" => "first breath smooth",
+          "2" => "first breath deeper",
+          "3" => "first breath a gasp",
+          "P" => "pause",
+          "O" => "oximeter, simulated",
+          "S" => "ease it, or note a symptom",
+          "−" => "shorter holds from here",
+          "+" => "one restoring breath more",
+          "M" => "sound on and off",
+          **(paced? ? {"B" => "tapped four times: the heartbeat leads from the next round on"} : {}),
+          "Q" => "quiet breathing from here: no hold follows",
+          "E" => "emergency: all stops, the card fills the screen",
+          "Esc" => "stop: loses nothing"
+        }
       end
 
       # @return [Boolean] breaths or repetitions are counted: by the clock, or by a tap
@@ -82,9 +126,28 @@ module Windlass
 
       # @return [Hash] for the deck's script
       def plan
-        @plan ||= {uuid: session.uuid, athlete: session.athlete_id, name: name, begun: session.state != "planned", oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
-                   over: session.over?, unasked: unasked?, paced: paced?, segments: segments, total_ms: timeline.total_ms, own_pace: timeline.own_pace?, paces: timeline.paces.map { |pace| [pace.first, pace.last, pace.ms] }, holds: timeline.holds.size,
-                   calls: heard.calls, words: heard.clips, asks_at_end: session.to_protocol.first_breath == :end, line: {left: BreathLine::LEFT, right: BreathLine::RIGHT}}.compact
+        @plan ||= {
+          uuid: session.uuid,
+          athlete: session.athlete_id,
+          name: name,
+          begun: session.state != "planned",
+          oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
+          over: session.over?,
+          unasked: unasked?,
+          paced: paced?,
+          segments: segments,
+          total_ms: timeline.total_ms,
+          own_pace: timeline.own_pace?,
+          paces: timeline.paces.map { |pace| [pace.first, pace.last, pace.ms] },
+          holds: timeline.holds.size,
+          calls: heard.calls,
+          words: heard.clips,
+          asks_at_end: session.to_protocol.first_breath == :end,
+          line: {
+            left: BreathLine::LEFT,
+            right: BreathLine::RIGHT
+          }
+        }.compact
       end
 
       def timeline = @timeline ||= session.to_timeline
@@ -106,12 +169,22 @@ module Windlass
 
       # @return [Set<Integer>] starts of the holds with full lungs
       def full_holds
-        @full_holds ||= timeline.placed.chunk_while { |_, after| after.segment.hold? }.flat_map { |breath, *holds| full?(breath.segment) ? holds.map(&:start_ms) : [] }.to_set
+        @full_holds ||=
+          timeline
+            .placed
+            .chunk_while { |_, after| after.segment.hold? }
+            .flat_map { |breath, *holds| full?(breath.segment) ? holds.map(&:start_ms) : [] }
+            .to_set
       end
 
       # @return [Array] calls of a part; an open hold is warned before the floor, or before it ends by itself
       def calls_of(place)
-        latest = [session.forecast_of(place.number)&.fetch("floor_s")&.*(1000), place.segment.at_most_ms].compact.min if place.segment.hold? && place.segment.open?
+        if place.segment.hold? && place.segment.open?
+          latest = [
+            session.forecast_of(place.number)&.fetch("floor_s")&.*(1000),
+            place.segment.at_most_ms
+          ].compact.min
+        end
         [*place.segment.calls, ([(latest - WARN_MS).round, WARNING] if latest && latest > 2 * WARN_MS)].compact
       end
 
@@ -120,12 +193,34 @@ module Windlass
         exhales = exhales_by_start
         blocks = blocks_by_number
         timeline.placed.each_with_index.map do |place, index|
-          {kind: place.segment.kind, start_ms: place.start_ms, ms: place.segment.ms, cue: place.segment.cue,
-           hold: place.number, round: place.segment.round, phase: place.segment.phase, ends: place.segment.ends,
-           breaths: place.segment.breaths, repetitions: place.segment.repetitions, beats: place.segment.beats,
-           at_most_ms: place.segment.at_most_ms, asks: asked.include?(place.number) || nil, exhale: exhales[place.start_ms],
-           calls: calls_of(place).presence, heard: heard.by_part[index], ahead: heard.ahead[index], relief: (RELIEF if full_holds.include?(place.start_ms)), own: place.segment.own, silent: place.segment.silent, breath: place.segment.breath, caps_s: place.segment.caps_s,
-           limited: place.segment.limited? || nil, paced: place.segment.paced? || nil, rate: place.segment.rate, block: blocks[place.segment.block]}.compact
+          {
+            kind: place.segment.kind,
+            start_ms: place.start_ms,
+            ms: place.segment.ms,
+            cue: place.segment.cue,
+            hold: place.number,
+            round: place.segment.round,
+            phase: place.segment.phase,
+            ends: place.segment.ends,
+            breaths: place.segment.breaths,
+            repetitions: place.segment.repetitions,
+            beats: place.segment.beats,
+            at_most_ms: place.segment.at_most_ms,
+            asks: asked.include?(place.number) || nil,
+            exhale: exhales[place.start_ms],
+            calls: calls_of(place).presence,
+            heard: heard.by_part[index],
+            ahead: heard.ahead[index],
+            relief: (RELIEF if full_holds.include?(place.start_ms)),
+            own: place.segment.own,
+            silent: place.segment.silent,
+            breath: place.segment.breath,
+            caps_s: place.segment.caps_s,
+            limited: place.segment.limited? || nil,
+            paced: place.segment.paced? || nil,
+            rate: place.segment.rate,
+            block: blocks[place.segment.block]
+          }.compact
         end
       end
 
@@ -139,14 +234,26 @@ module Windlass
         protocol = session.to_protocol
         return {} unless protocol.is_a?(Protocols::Blocks)
 
-        protocol.runs.each.with_index(1).to_h { |run, number| [number, "Block #{number} of #{protocol.runs.size}: #{run.name.downcase}"] }
+        protocol
+          .runs
+          .each
+          .with_index(1)
+          .to_h { |run, number| [number, "Block #{number} of #{protocol.runs.size}: #{run.name.downcase}"] }
       end
 
-      # @return [Hash{Integer => Integer}] number of the sounded exhale that a part belongs to, by its start; where they are judged
+      # @return [Hash{Integer => Integer}] number of the sounded exhale that a part belongs to, by its start; where they
+      #   are judged
       def exhales_by_start
-        session.parts.grep(Timeline::Compiled::Sounded).each_with_object({}) do |sound, by_start|
-          sound.segments.reduce(sound.start_ms) { |start_ms, segment| (by_start[start_ms] = sound.number) && start_ms + segment.ms }
-        end
+        session
+          .parts
+          .grep(Timeline::Compiled::Sounded)
+          .each_with_object({}) do |sound, by_start|
+            sound
+              .segments
+              .reduce(sound.start_ms) do |start_ms, segment|
+                (by_start[start_ms] = sound.number) && start_ms + segment.ms
+              end
+          end
       end
     end
   end

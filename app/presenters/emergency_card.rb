@@ -24,13 +24,19 @@ module Windlass
       def columns = [["Dry", Emergency::DRY], ["In water", Emergency::IN_WATER]]
 
       # @param events [Array<Timeline::Event>] of {Timeline::EMERGENCY_KINDS}
-      # @return [Array<Note>] minutes and seconds since the card was opened, in order; one that was opened twice begins anew
+      # @return [Array<Note>] minutes and seconds since the card was opened, in order; one that was opened twice begins
+      #   anew
       def self.notes(events)
         opened = 0
-        events.sort_by(&:at_ms).map do |event|
-          opened = event.at_ms if event.kind == :emergency
-          Note.new(at: Words.clock((event.at_ms - opened) / 1000), words: (event.kind == :emergency) ? "emergency card opened" : Emergency::NOTES.fetch(event.value))
-        end
+        events
+          .sort_by(&:at_ms)
+          .map do |event|
+            opened = event.at_ms if event.kind == :emergency
+            Note.new(
+              at: Words.clock((event.at_ms - opened) / 1000),
+              words: (event.kind == :emergency) ? "emergency card opened" : Emergency::NOTES.fetch(event.value)
+            )
+          end
       end
     end
   end

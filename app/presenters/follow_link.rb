@@ -26,7 +26,12 @@ module Windlass
 
       # @return [String] an SVG path
       def squares
-        modules.each_with_index.flat_map { |row, y| row.each_with_index.filter_map { |dark, x| "M#{x + QUIET} #{y + QUIET}h1v1h-1z" if dark } }.join
+        modules
+          .each_with_index
+          .flat_map do |row, y|
+            row.each_with_index.filter_map { |dark, x| "M#{x + QUIET} #{y + QUIET}h1v1h-1z" if dark }
+          end
+          .join
       end
 
       private

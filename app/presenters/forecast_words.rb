@@ -19,9 +19,14 @@ module Windlass
       # @return [Array<Row>]
       def self.rows(forecast)
         forecast.holds.each_with_index.map do |hold, index|
-          Row.new(number: index + 1, held: seconds(hold.seconds), urge: seconds(hold.urge_s), floor: seconds(hold.floor_s),
+          Row.new(
+            number: index + 1,
+            held: seconds(hold.seconds),
+            urge: seconds(hold.urge_s),
+            floor: seconds(hold.floor_s),
             margin: hold.margin_s ? "#{hold.margin}, #{format("%+d", hold.margin_s.round)} s" : "–",
-            lowest: "#{(hold.sao2_min * 100).round} %")
+            lowest: "#{(hold.sao2_min * 100).round} %"
+          )
         end
       end
 
@@ -32,7 +37,8 @@ module Windlass
         within = holds.count(&:urge_within?)
         return "No urge expected: it would come after #{range(holds.filter_map(&:urge_s))}." if within.zero?
 
-        "The urge is expected in #{(within == holds.size) ? "every hold" : "#{within} of #{holds.size} holds"}, after #{range(holds.filter_map(&:urge_s))}."
+        "The urge is expected in #{(within == holds.size) ? "every hold" : "#{within} of #{holds.size} holds"}, " \
+        "after #{range(holds.filter_map(&:urge_s))}."
       end
 
       def self.floor_words(holds)
@@ -42,7 +48,8 @@ module Windlass
 
       def self.margin_words(holds)
         margins = holds.filter_map(&:margin).tally
-        "Margin: #{Words.list(margins.map { |kind, count| [(count unless margins.size == 1), kind, MEANT[kind]].compact.join(" ") })}."
+        "Margin: " \
+        "#{Words.list(margins.map { |kind, count| [(count unless margins.size == 1), kind, MEANT[kind]].compact.join(" ") })}."
       end
 
       MEANT = {tight: "(oxygen gets low soon after the urge)", inverted: "(oxygen gets low before the urge)"}.freeze

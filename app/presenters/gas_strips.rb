@@ -2,8 +2,8 @@
 
 module Windlass
   module Presenters
-    # The two gases on one band: carbon dioxide rises from below, oxygen sinks from above, each toward its limit, and both
-    # limits are the one line in the middle. Which gas meets the line first is seen before any figure is read.
+    # The two gases on one band: carbon dioxide rises from below, oxygen sinks from above, each toward its limit, and
+    # both limits are the one line in the middle. Which gas meets the line first is seen before any figure is read.
     class GasStrips
       # Points a line needs at most: more than the eye sees.
       MOST_POINTS = 900

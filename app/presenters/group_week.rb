@@ -35,10 +35,24 @@ module Windlass
 
       # @return [Array<Row>]
       def rows
-        @rows ||= group.athletes.map do |athlete|
-          own = planned.fetch(athlete.id, [])
-          Row.new(name: athlete.name, athlete_id: athlete.id, load: load(athlete.id), days: dates.map { |date| [away?(athlete.id, date) ? :away : days[(date - from).to_i].wash, own.select { |one| one.local_date == date }.map { |one| ProgrammeMarks.of(one, today: @today, done: done.done?(one)) }] })
-        end
+        @rows ||=
+          group.athletes.map do |athlete|
+            own = planned.fetch(athlete.id, [])
+            Row.new(
+              name: athlete.name,
+              athlete_id: athlete.id,
+              load: load(athlete.id),
+              days:
+                dates.map do |date|
+                  [
+                    away?(athlete.id, date) ? :away : days[(date - from).to_i].wash,
+                    own
+                      .select { |one| one.local_date == date }
+                      .map { |one| ProgrammeMarks.of(one, today: @today, done: done.done?(one)) }
+                  ]
+                end
+            )
+          end
       end
 
       def empty? = planned.empty?
@@ -46,10 +60,29 @@ module Windlass
       # @return [Array<Together>] the group's own slots of the week in which more than one trains
       def together
         dates.flat_map do |date|
-          group.slots.select { |slot| slot.day == date.cwday }.filter_map do |slot|
-            names = group.athletes.select { |athlete| planned.fetch(athlete.id, []).any? { |one| one.local_date == date && one.at_min == slot.at_min } }.map(&:name)
-            Together.new(slot_id: slot.id, date: date, at: slot.to_core.at, minutes: slot.minutes, place: place(slot), names: names, fits: nil) if names.size > 1
-          end
+          group
+            .slots
+            .select { |slot| slot.day == date.cwday }
+            .filter_map do |slot|
+              names =
+                group
+                  .athletes
+                  .select do |athlete|
+                    planned.fetch(athlete.id, []).any? { |one| one.local_date == date && one.at_min == slot.at_min }
+                  end
+                  .map(&:name)
+              if names.size > 1
+                Together.new(
+                  slot_id: slot.id,
+                  date: date,
+                  at: slot.to_core.at,
+                  minutes: slot.minutes,
+                  place: place(slot),
+                  names: names,
+                  fits: nil
+                )
+              end
+            end
         end
       end
 
@@ -59,8 +92,11 @@ module Windlass
       # @return [Integer] members who have no programme
       # @return [String, nil] planning that was begun and not finished
       def planning_waits
-        waiting = Records::Programme.waiting.where(group_id: group.id).includes(:athlete).map { |one| one.athlete.name }.sort
-        "Planning waits for #{Words.list(waiting)}. Until it goes on, what was planned before stays in force." if waiting.any?
+        waiting =
+          Records::Programme.waiting.where(group_id: group.id).includes(:athlete).map { |one| one.athlete.name }.sort
+        if waiting.any?
+          "Planning waits for #{Words.list(waiting)}. Until it goes on, what was planned before stays in force."
+        end
       end
 
       def without_programme = group.athletes.size - programmes.size
@@ -69,7 +105,13 @@ module Windlass
 
       def day(date)
         events = group.events.select { |event| event.local_date == date }
-        Day.new(date: date, words: date.strftime("%a %-d %b"), today: date == @today, wash: wash(date), event: events.map(&:in_words).join("; "))
+        Day.new(
+          date: date,
+          words: date.strftime("%a %-d %b"),
+          today: date == @today,
+          wash: wash(date),
+          event: events.map(&:in_words).join("; ")
+        )
       end
 
       def wash(date)
@@ -80,19 +122,33 @@ module Windlass
         :easy if date.between?(calendar.from, calendar.to) && calendar.easy?(calendar.week_of(date))
       end
 
-      def away?(athlete_id, date) = (@absences ||= Records::Absence.where(athlete_id: group.athletes.map(&:id)).group_by(&:athlete_id)).fetch(athlete_id, []).any? { |absence| absence.to_core.covers?(date) }
+      def away?(athlete_id, date) =
+        (@absences ||= Records::Absence.where(athlete_id: group.athletes.map(&:id)).group_by(&:athlete_id))
+          .fetch(athlete_id, [])
+          .any? { |absence| absence.to_core.covers?(date) }
 
       def place(slot) = Protocols::PLACES[slot.place.to_s.to_sym]
 
-      def programmes = @programmes ||= Records::Programme.open.where(athlete_id: group.athletes.map(&:id)).index_by(&:athlete_id)
+      def programmes =
+        @programmes ||= Records::Programme.open.where(athlete_id: group.athletes.map(&:id)).index_by(&:athlete_id)
 
-      def planned = @planned ||= Records::PlannedSession.where(athlete_id: group.athletes.map(&:id), local_date: from..(from + 6)).where(programme_id: programmes.values.map(&:id)).includes(:prescription).in_order.group_by(&:athlete_id)
+      def planned =
+        @planned ||=
+          Records::PlannedSession
+            .where(athlete_id: group.athletes.map(&:id), local_date: from..(from + 6))
+            .where(programme_id: programmes.values.map(&:id))
+            .includes(:prescription)
+            .in_order
+            .group_by(&:athlete_id)
 
       def done = @done ||= Done.new(group.athletes.map(&:id), from..(from + 6))
 
       # The week of the programme in which most of these days lie.
       def load(athlete_id)
-        found = programmes[athlete_id]&.loads&.find { |one| (Date.iso8601(one["from"])..Date.iso8601(one["from"]) + 6).cover?(from + 3) }
+        found =
+          programmes[athlete_id]&.loads&.find do |one|
+            (Date.iso8601(one["from"])..Date.iso8601(one["from"]) + 6).cover?(from + 3)
+          end
         found && Load.of(found)
       end
     end

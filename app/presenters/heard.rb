@@ -16,10 +16,15 @@ module Windlass
         dose = session.to_dose
         way = session.prescription.counting.presence&.to_sym
         own_ms = Records::OwnWords.ms(timeline.segments)
-        KEPT.fetch([session.timeline.digest, session.protocol, dose, calls, way, own_ms]) { new(protocol, dose, with_calls(timeline, calls), way: way, own_ms: own_ms) }
+        KEPT.fetch([session.timeline.digest, session.protocol, dose, calls, way, own_ms]) do
+          new(protocol, dose, with_calls(timeline, calls), way: way, own_ms: own_ms)
+        end
       end
 
-      def self.with_calls(timeline, calls) = timeline.with_segments(timeline.segments.zip(calls).map { |segment, own| segment.with(calls: (own if own.any?)) })
+      def self.with_calls(timeline, calls) =
+        timeline.with_segments(
+          timeline.segments.zip(calls).map { |segment, own| segment.with(calls: (own if own.any?)) }
+        )
       private_class_method :with_calls
 
       # @return [Hash{Integer => Array<Array>}] plain JSON, by part
@@ -28,7 +33,8 @@ module Windlass
       # @return [Hash{Integer => Array<String>}] said in a part where a hand ended the one before it
       attr_reader :ahead
 
-      # @return [Array<Array>] what is called in the whole of it: moment, words, clips, and the moment at which they have room
+      # @return [Array<Array>] what is called in the whole of it: moment, words, clips, and the moment at which they
+      #   have room
       attr_reader :calls
 
       # @return [Array<String>] names of sounds
@@ -40,11 +46,28 @@ module Windlass
       # @param way [Symbol, nil] in which it is counted aloud; nil: as its family does
       # @param own_ms [Hash{String => Integer}] own words that are rendered
       def initialize(protocol, dose, timeline, way: nil, own_ms: {})
-        score = Spoken.of(timeline, counts: protocol.counting(dose, way: way), calls: protocol.calls(dose), blocks: protocol.named_blocks(dose), own_ms: own_ms)
+        score =
+          Spoken.of(
+            timeline,
+            counts: protocol.counting(dose, way: way),
+            calls: protocol.calls(dose),
+            blocks: protocol.named_blocks(dose),
+            own_ms: own_ms
+          )
         laid = Spoken::Laid.new(timeline, score)
         @by_part = laid.by_part.transform_values { |sounds| sounds.map(&:to_a) }.freeze
         @ahead, @clips = laid.ahead, laid.clips
-        @calls = protocol.calls(dose).map { |at_ms, words| [at_ms, words, *laid.calls.find { |said_ms, _| said_ms.between?(at_ms, at_ms + Spoken::Score::LATE_MS) }&.reverse] }.freeze
+        @calls =
+          protocol
+            .calls(dose)
+            .map do |at_ms, words|
+              [
+                at_ms,
+                words,
+                *laid.calls.find { |said_ms, _| said_ms.between?(at_ms, at_ms + Spoken::Score::LATE_MS) }&.reverse
+              ]
+            end
+            .freeze
         @silences = score.impossible.map(&:because).uniq.freeze
         freeze
       end

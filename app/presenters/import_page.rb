@@ -6,7 +6,12 @@ module Windlass
     class ImportPage
       MOVING = %w[waiting working shown stopping].freeze
       # As a coach says them.
-      STATES = {"asks" => "It is read, and waits to be kept.", "waiting" => "It waits for its turn.", "stopping" => "It is being stopped.", "shown" => "All of it is kept; what follows from it is reckoned."}.freeze
+      STATES = {
+        "asks" => "It is read, and waits to be kept.",
+        "waiting" => "It waits for its turn.",
+        "stopping" => "It is being stopped.",
+        "shown" => "All of it is kept; what follows from it is reckoned."
+      }.freeze
 
       # @param import [Records::Import]
       def initialize(import)
@@ -25,7 +30,9 @@ module Windlass
       def asks? = @import.state == "asks"
 
       # @return [String] how it stands
-      def words = @import.result["words"] || [STATES[@import.state], far].compact.join(" ").then { |said| said.empty? ? "It is being read." : said }
+      def words =
+        @import.result["words"] ||
+          [STATES[@import.state], far].compact.join(" ").then { |said| said.empty? ? "It is being read." : said }
 
       def failed? = %w[refused failed].include?(@import.state)
 
@@ -48,7 +55,10 @@ module Windlass
 
       private
 
-      def far = ("#{@import.doing}: #{@import.done} of #{@import.total}" if @import.total > 0 && %w[working shown].include?(@import.state))
+      def far =
+        if @import.total > 0 && %w[working shown].include?(@import.state)
+          "#{@import.doing}: #{@import.done} of #{@import.total}"
+        end
     end
   end
 end

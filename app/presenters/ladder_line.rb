@@ -13,8 +13,13 @@ module Windlass
 
       def knots
         @standing.ladder.rungs.each_with_index.map do |dose, rung|
-          Knot.new(rung: rung, current: rung == @standing.rung, passed: rung < @standing.rung, care: care?(rung),
-            words: "#{@standing.protocol.in_words(dose)}#{", with care: buddy and oximeter" if care?(rung)}")
+          Knot.new(
+            rung: rung,
+            current: rung == @standing.rung,
+            passed: rung < @standing.rung,
+            care: care?(rung),
+            words: "#{@standing.protocol.in_words(dose)}#{", with care: buddy and oximeter" if care?(rung)}"
+          )
         end
       end
 
@@ -37,7 +42,8 @@ module Windlass
       # Holds of this rung are forecast to fall under the planning floor.
       def care?(rung) = @standing.ladder.care?(rung)
 
-      def top_words = @standing.ladder.cut ? "Top rung for now: #{@standing.ladder.cut}" : "Top rung: take a new measure"
+      def top_words =
+        @standing.ladder.cut ? "Top rung for now: #{@standing.ladder.cut}" : "Top rung: take a new measure"
 
       def value(lever, number)
         names = lever.names

@@ -14,14 +14,10 @@ module Windlass
       Group = Value.define(:goal, :words, :entries)
 
       # A family as it stands in the library. objection: why the athlete is not offered it.
-      Entry = Value.define(:protocol, :dose, :objection, :numbers, :line, :prescribed) do
-        def offered? = objection.nil?
-      end
+      Entry = Value.define(:protocol, :dose, :objection, :numbers, :line, :prescribed) { def offered? = objection.nil? }
 
       # A protocol of the coach's own, likewise. ends: the prescription of its family that it would end.
-      Own = Value.define(:id, :name, :note, :words, :objection, ends: nil) do
-        def offered? = objection.nil?
-      end
+      Own = Value.define(:id, :name, :note, :words, :objection, ends: nil) { def offered? = objection.nil? }
 
       attr_reader :athlete, :discipline, :place, :search
 
@@ -45,10 +41,11 @@ module Windlass
 
       # @return [Array<Group>] without those that a filter leaves empty
       def groups
-        @groups ||= Protocols::GOALS.filter_map do |goal, words|
-          entries = shown.select { |protocol| protocol.goal == goal }.map { |protocol| entry(protocol) }
-          Group.new(goal: goal, words: words, entries: entries) if entries.any?
-        end
+        @groups ||=
+          Protocols::GOALS.filter_map do |goal, words|
+            entries = shown.select { |protocol| protocol.goal == goal }.map { |protocol| entry(protocol) }
+            Group.new(goal: goal, words: words, entries: entries) if entries.any?
+          end
       end
 
       def disciplines = Protocols::DISCIPLINES
@@ -56,24 +53,51 @@ module Windlass
       def places = Protocols::PLACES
 
       # @return [String] what is filtered, in one line
-      def filtered = ["Filter", [search, discipline, places[place]].reject { |one| one.to_s.empty? }.join(", ").then { |all| all.empty? ? nil : all }].compact.join(": ")
+      def filtered =
+        [
+          "Filter",
+          [search, discipline, places[place]].reject { |one| one.to_s.empty? }
+            .join(", ")
+            .then { |all| all.empty? ? nil : all }
+        ].compact.join(": ")
 
       # @return [Array<Own>]
       def own
-        @own ||= @account.own_protocols.by_name.to_a.select { |one| one.to_protocol.families.all? { |family| fits?(family) } && found?(one.name, one.note, one.to_protocol.name) }.map do |one|
-          family, dose = one.to_protocol, one.to_dose
-          Own.new(id: one.id, name: one.name, note: one.note, words: "#{family.name}: #{family.in_words(dose)}",
-            objection: athlete && objection(family, dose), ends: running[family.named(one.name).id])
-        end
+        @own ||=
+          @account
+            .own_protocols
+            .by_name
+            .to_a
+            .select do |one|
+              one.to_protocol.families.all? { |family| fits?(family) } &&
+                found?(one.name, one.note, one.to_protocol.name)
+            end
+            .map do |one|
+              family, dose = one.to_protocol, one.to_dose
+              Own.new(
+                id: one.id,
+                name: one.name,
+                note: one.note,
+                words: "#{family.name}: #{family.in_words(dose)}",
+                objection: athlete && objection(family, dose),
+                ends: running[family.named(one.name).id]
+              )
+            end
       end
 
       private
 
       def shown
-        @shown ||= Protocols::ALL.select { |protocol| fits?(protocol) && found?(protocol.name, protocol.also, protocol.trains, Protocols::GOALS.fetch(protocol.goal)) }
+        @shown ||=
+          Protocols::ALL.select do |protocol|
+            fits?(protocol) &&
+              found?(protocol.name, protocol.also, protocol.trains, Protocols::GOALS.fetch(protocol.goal))
+          end
       end
 
-      def fits?(protocol) = (discipline.nil? || protocol.disciplines.include?(discipline)) && (place.nil? || protocol.places.include?(place))
+      def fits?(protocol) =
+        (discipline.nil? || protocol.disciplines.include?(discipline)) &&
+          (place.nil? || protocol.places.include?(place))
 
       def found?(*words) = search.empty? || words.compact.any? { |one| one.downcase.include?(search.downcase) }
 
@@ -94,16 +118,27 @@ module Windlass
       def show(protocol)
         fitted = protocol.fitted(starting_dose(protocol), body)
         timeline = protocol.compile(fitted, body)
-        {dose: protocol.in_words(fitted), line: Miniature.new(timeline, body), numbers: "#{Words.length(timeline.total_ms / 1000)}#{", #{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?}"}
+        {
+          dose: protocol.in_words(fitted),
+          line: Miniature.new(timeline, body),
+          numbers:
+            "#{Words.length(timeline.total_ms / 1000)}#{", #{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?}"
+        }
       end
 
       def starting_dose(protocol) = protocol.start(measures) || protocol.start(Nobody::MEASURES)
 
       # @param from [Hash, nil] a dose in place of the family's own
       def objection(protocol, from = nil)
-        refused = protocol.columns(from || starting_dose(protocol)).map { |column| screen.finding(column, on: @today) }.find { |one| !one.allows? }
+        refused =
+          protocol
+            .columns(from || starting_dose(protocol))
+            .map { |column| screen.finding(column, on: @today) }
+            .find { |one| !one.allows? }
         return refused.reasons.join(" ") if refused
-        return "Only for those whose sport asks for it: #{Words.list(protocol.disciplines)}." unless protocol.for_disciplines?(athlete.disciplines)
+        unless protocol.for_disciplines?(athlete.disciplines)
+          return "Only for those whose sport asks for it: #{Words.list(protocol.disciplines)}."
+        end
 
         Actions::Prescribe.objection(athlete, protocol, on: @today, values: measures, from: from)
       end

@@ -2,7 +2,8 @@
 
 module Windlass
   module Presenters
-    # Who carries how much: held seconds and strenuous days a week, against the line; who was eased or stopped lately; who was not measured for long.
+    # Who carries how much: held seconds and strenuous days a week, against the line; who was eased or stopped lately;
+    # who was not measured for long.
     class LoadBoard
       WEEKS = 4
       MEASURED_DAYS = 42
@@ -34,8 +35,21 @@ module Windlass
       def monday = @today - (@today.cwday - 1)
 
       def row(athlete)
-        Row.new(name: athlete.name, athlete_id: athlete.id, groups: groups.fetch(athlete.id, []).join(", "), before: (1...WEEKS).map { |back| Words.clock(held_s(athlete, back) || 0) }.reverse, load: load(athlete),
-          strenuous: strenuous.fetch(athlete.id, 0), lately: lately.fetch(athlete.id, []).tally.map { |decided, times| "#{VerdictPanel::WORDS.fetch(decided.to_sym).downcase}, #{Words.times(times)}" }.join("; "), measured: measured(athlete))
+        Row.new(
+          name: athlete.name,
+          athlete_id: athlete.id,
+          groups: groups.fetch(athlete.id, []).join(", "),
+          before: (1...WEEKS).map { |back| Words.clock(held_s(athlete, back) || 0) }.reverse,
+          load: load(athlete),
+          strenuous: strenuous.fetch(athlete.id, 0),
+          lately:
+            lately
+              .fetch(athlete.id, [])
+              .tally
+              .map { |decided, times| "#{VerdictPanel::WORDS.fetch(decided.to_sym).downcase}, #{Words.times(times)}" }
+              .join("; "),
+          measured: measured(athlete)
+        )
       end
 
       def load(athlete)
@@ -49,8 +63,20 @@ module Windlass
       def held = @held ||= Records::Athlete.by_mark(HELD, athletes.map(&:id), monday.jd) { |some| sums(some) }
 
       def sums(ids)
-        days = Records::Round.joins(:session).where(sessions: {athlete_id: ids, local_date: (monday - 7 * WEEKS).., state: %w[done stopped], discarded_at: nil}).where.not(hold: nil)
-          .group("sessions.athlete_id", "sessions.local_date").sum(:held_ms)
+        days =
+          Records::Round
+            .joins(:session)
+            .where(
+              sessions: {
+                athlete_id: ids,
+                local_date: (monday - 7 * WEEKS)..,
+                state: %w[done stopped],
+                discarded_at: nil
+              }
+            )
+            .where.not(hold: nil)
+            .group("sessions.athlete_id", "sessions.local_date")
+            .sum(:held_ms)
         days.each_with_object(ids.to_h { |id| [id, {}] }) do |((id, date), ms), sums|
           day = date.to_date
           week = day - (day.cwday - 1)
@@ -60,12 +86,35 @@ module Windlass
 
       # @return [Hash{Integer => Integer}] strenuous days of this week, by athlete
       def strenuous
-        @strenuous ||= Records::Session.kept.where(athlete_id: athletes.map(&:id), local_date: monday..).where("done_ms > 0").distinct.select(:athlete_id, :local_date, :protocol, :dose)
-          .select { |one| one.to_protocol.strenuous? }.map { |one| [one.athlete_id, one.local_date] }.uniq.map(&:first).tally
+        @strenuous ||=
+          Records::Session
+            .kept
+            .where(athlete_id: athletes.map(&:id), local_date: monday..)
+            .where("done_ms > 0")
+            .distinct
+            .select(:athlete_id, :local_date, :protocol, :dose)
+            .select { |one| one.to_protocol.strenuous? }
+            .map { |one| [one.athlete_id, one.local_date] }
+            .uniq
+            .map(&:first)
+            .tally
       end
 
       def lately
-        @lately ||= Records::Move.kept.joins(:prescription).where(prescriptions: {athlete_id: athletes.map(&:id)}, decided: %w[ease rest stop], local_date: (@today - 14)..).pluck("prescriptions.athlete_id", :decided).group_by(&:first).transform_values { |rows| rows.map(&:last) }
+        @lately ||=
+          Records::Move
+            .kept
+            .joins(:prescription)
+            .where(
+              prescriptions: {
+                athlete_id: athletes.map(&:id)
+              },
+              decided: %w[ease rest stop],
+              local_date: (@today - 14)..
+            )
+            .pluck("prescriptions.athlete_id", :decided)
+            .group_by(&:first)
+            .transform_values { |rows| rows.map(&:last) }
       end
 
       def measured(athlete)
@@ -75,9 +124,21 @@ module Windlass
       end
 
       # @return [Hash{Integer => Time}] the newest measure of any kind
-      def newest = @newest ||= Records::Measure.newest(athletes.map(&:id), Records::Measure.newest_of(Records::Measure.all)).pluck(:athlete_id, :taken_at).to_h
+      def newest =
+        @newest ||=
+          Records::Measure
+            .newest(athletes.map(&:id), Records::Measure.newest_of(Records::Measure.all))
+            .pluck(:athlete_id, :taken_at)
+            .to_h
 
-      def groups = @groups ||= Records::Member.joins(:group).where(athlete_id: athletes.map(&:id)).pluck(:athlete_id, "groups.name").group_by(&:first).transform_values { |rows| rows.map(&:last) }
+      def groups =
+        @groups ||=
+          Records::Member
+            .joins(:group)
+            .where(athlete_id: athletes.map(&:id))
+            .pluck(:athlete_id, "groups.name")
+            .group_by(&:first)
+            .transform_values { |rows| rows.map(&:last) }
     end
   end
 end

@@ -4,7 +4,11 @@ module Windlass
   module Presenters
     # The log: what was done, by anybody, newest first.
     class LogPage
-      Row = Value.define(:uuid, :date, :athlete, :athlete_id, :protocol, :dose, :held, :breaths, :effort, :symptoms, :verdict, :how, :place, :strip)
+      Row =
+        Value.define(
+          :uuid, :date, :athlete, :athlete_id, :protocol, :dose, :held, :breaths, :effort, :symptoms, :verdict, :how,
+          :place, :strip
+        )
 
       # Sessions that are looked at for names of places.
       NEWEST = 300
@@ -28,12 +32,24 @@ module Windlass
       def empty? = @sessions.empty?
 
       # @return [String, nil] what leads to the next page
-      def further = (form.query(after: [@sessions.last.local_date, @sessions.last.id, @sessions.last.effort].compact.join("~")) if @more)
+      def further =
+        if @more
+          form.query(after: [@sessions.last.local_date, @sessions.last.id, @sessions.last.effort].compact.join("~"))
+        end
 
       # @return [String] what is filtered, in one line: `Filter: Ada Quill, Ease, from 2026-03-01`
       def filtered
-        chosen = {athlete_id: athletes, protocol: protocols, verdict: verdicts, symptom: symptoms}.filter_map { |field, choices| choices.to_h(&:reverse)[form.text_at(field)] }
-        said = {from: "from", to: "to", place: "at", search: "note with"}.filter_map { |field, words| "#{words} #{form.text_at(field)}" unless form.text_at(field).to_s.empty? }
+        chosen =
+          {
+            athlete_id: athletes,
+            protocol: protocols,
+            verdict: verdicts,
+            symptom: symptoms
+          }.filter_map { |field, choices| choices.to_h(&:reverse)[form.text_at(field)] }
+        said =
+          {from: "from", to: "to", place: "at", search: "note with"}.filter_map do |field, words|
+            "#{words} #{form.text_at(field)}" unless form.text_at(field).to_s.empty?
+          end
         ["Filter", (chosen + said).join(", ").then { |all| all.empty? ? nil : all }].compact.join(": ")
       end
 
@@ -44,27 +60,57 @@ module Windlass
 
       # @return [Array<Array(String, String)>] of those that were ever prescribed
       def protocols
-        @protocols ||= Records::Prescription.where(account_id: @account.ids).distinct.pluck(:protocol).map { |id| [Protocols.find(id).name, id] }.sort
+        @protocols ||=
+          Records::Prescription
+            .where(account_id: @account.ids)
+            .distinct
+            .pluck(:protocol)
+            .map { |id| [Protocols.find(id).name, id] }
+            .sort
       end
 
       def verdicts = VerdictPanel::WORDS.map { |verdict, words| [words, verdict.to_s] }
 
       # @return [Array<String>] of the newest sessions, to choose from
-      def places = Records::Session.where(account_id: @account.ids).where.not(place: "").order(local_date: :desc).limit(NEWEST).pluck(:place).uniq.sort
+      def places =
+        Records::Session
+          .where(account_id: @account.ids)
+          .where.not(place: "")
+          .order(local_date: :desc)
+          .limit(NEWEST)
+          .pluck(:place)
+          .uniq
+          .sort
 
       def orders = Forms::LogForm::ORDERS
 
-      def symptoms = [["any", Forms::LogForm::ANY], *Progression::Symptoms::ALL.map { |symptom, words| [words.capitalize, symptom.to_s] }]
+      def symptoms =
+        [
+          ["any", Forms::LogForm::ANY],
+          *Progression::Symptoms::ALL.map { |symptom, words| [words.capitalize, symptom.to_s] }
+        ]
 
       private
 
       def row(session)
         rounds = @rounds.fetch(session.id, [])
         held = rounds.filter_map(&:marked_ms)
-        Row.new(uuid: session.uuid, date: Dates.short(session.local_date), athlete: session.athlete.name, athlete_id: session.athlete_id, protocol: session.prescription.name,
-          dose: session.to_protocol.in_short(session.to_dose), held: held_words(held, rounds.size - held.size), breaths: BreathCounts.in_words(rounds),
-          effort: session.effort ? Words.number(session.effort) : "–", symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
-          verdict: session.verdict ? VerdictPanel::WORDS.fetch(session.verdict.to_sym) : "–", how: how(session), place: session.place, strip: HoldStrip.new(rounds))
+        Row.new(
+          uuid: session.uuid,
+          date: Dates.short(session.local_date),
+          athlete: session.athlete.name,
+          athlete_id: session.athlete_id,
+          protocol: session.prescription.name,
+          dose: session.to_protocol.in_short(session.to_dose),
+          held: held_words(held, rounds.size - held.size),
+          breaths: BreathCounts.in_words(rounds),
+          effort: session.effort ? Words.number(session.effort) : "–",
+          symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
+          verdict: session.verdict ? VerdictPanel::WORDS.fetch(session.verdict.to_sym) : "–",
+          how: how(session),
+          place: session.place,
+          strip: HoldStrip.new(rounds)
+        )
       end
 
       # @return [String] `3:44 in 8`, `8 not marked`

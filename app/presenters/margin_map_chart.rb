@@ -13,8 +13,12 @@ module Windlass
 
       Cell = Value.define(:x, :y, :width, :height, :state, :words, :row, :column)
 
-      WORDS = {before: "neither urge nor floor yet", warned: "the urge has come, oxygen is there",
-               past: "past the floor, after the urge", blind: "past the floor, and no urge before it"}.freeze
+      WORDS = {
+        before: "neither urge nor floor yet",
+        warned: "the urge has come, oxygen is there",
+        past: "past the floor, after the urge",
+        blind: "past the floor, and no urge before it"
+      }.freeze
 
       # @param columns [Array<Physiology::MarginMap::Column>]
       # @param recipe [Physiology::Recipe] whose place is marked
@@ -39,21 +43,32 @@ module Windlass
 
       def breath_ticks = @columns.each_with_index.map { |column, index| [middle_x(index), column.breaths] }
 
-      def hold_ticks = @holds.each_with_index.select { |hold_s, _| (hold_s % 60).zero? }.map { |hold_s, _| [y_of(hold_s), Words.clock(hold_s)] }
+      def hold_ticks =
+        @holds
+          .each_with_index
+          .select { |hold_s, _| (hold_s % 60).zero? }
+          .map { |hold_s, _| [y_of(hold_s), Words.clock(hold_s)] }
 
       # @return [Array(Float, Float), nil] where this recipe stands
       def here
         return unless @recipe.deep_breaths <= @columns.last.breaths
 
         share = @recipe.deep_breaths / @columns.last.breaths.to_f
-        [(middle_x(0) + share * (middle_x(@columns.size - 1) - middle_x(0))).round(1), y_of(@recipe.hold_s).clamp(TOP, BOTTOM)]
+        [
+          (middle_x(0) + share * (middle_x(@columns.size - 1) - middle_x(0))).round(1),
+          y_of(@recipe.hold_s).clamp(TOP, BOTTOM)
+        ]
       end
 
       # @return [Array<Array<String>>] the numbers of the map, a row a number of breaths
       def table
         @columns.map do |column|
-          [column.breaths.to_s, seconds(column.urge_s), seconds(column.floor_s),
-            column.margin_s ? "#{column.margin}, #{format("%+d", column.margin_s.round)} s" : "–"]
+          [
+            column.breaths.to_s,
+            seconds(column.urge_s),
+            seconds(column.floor_s),
+            column.margin_s ? "#{column.margin}, #{format("%+d", column.margin_s.round)} s" : "–"
+          ]
         end
       end
 
@@ -68,14 +83,22 @@ module Windlass
 
       def cell(column, hold_s, row, index)
         state = Physiology::MarginMap.state(column, hold_s)
-        Cell.new(x: (LEFT + index * @width).round(1), y: (BOTTOM - (row + 1) * @height).round(1), width: @width,
-          height: @height, state: state, row: row, column: index, words: words(column, hold_s, state))
+        Cell.new(
+          x: (LEFT + index * @width).round(1),
+          y: (BOTTOM - (row + 1) * @height).round(1),
+          width: @width,
+          height: @height,
+          state: state,
+          row: row,
+          column: index,
+          words: words(column, hold_s, state)
+        )
       end
 
       def words(column, hold_s, state)
         "#{Words.count(column.breaths, "deep breath")}, #{Words.clock(hold_s)} held: #{WORDS.fetch(state)}. " \
-        "Urge #{seconds(column.urge_s)}, floor #{seconds(column.floor_s)}" \
-        "#{", margin #{format("%+d", column.margin_s.round)} s" if column.margin_s}."
+          "Urge #{seconds(column.urge_s)}, floor #{seconds(column.floor_s)}" \
+          "#{", margin #{format("%+d", column.margin_s.round)} s" if column.margin_s}."
       end
 
       def seconds(seconds) = seconds ? Words.seconds(seconds.round) : "not reached"
@@ -86,10 +109,11 @@ module Windlass
       def y_of(seconds) = (BOTTOM - seconds / 15.0 * @height).round(1)
 
       def path
-        places = @columns.each_with_index.filter_map do |column, index|
-          seconds = yield(column)
-          "#{middle_x(index)} #{y_of(seconds).clamp(TOP, BOTTOM)}" if seconds
-        end
+        places =
+          @columns.each_with_index.filter_map do |column, index|
+            seconds = yield(column)
+            "#{middle_x(index)} #{y_of(seconds).clamp(TOP, BOTTOM)}" if seconds
+          end
         places.empty? ? nil : "M#{places.join("L")}"
       end
     end

@@ -34,9 +34,23 @@ module Windlass
       def entry(kind, records)
         taken = records.map(&:to_taken)
         sheet = records.any? ? MeasureSheet.new(records.last) : nil
-        Entry.new(kind: kind, newest: taken.last && Dates.opening(taken.last.taken_at.to_date, @today), reading: sheet&.reading,
+        Entry.new(
+          kind: kind,
+          newest: taken.last && Dates.opening(taken.last.taken_at.to_date, @today),
+          reading: sheet&.reading,
           chart: (taken.size > 1) ? MeasureChart.new(taken, kind) : nil,
-          rows: records.last(6).reverse.map { |one| Row.new(day: Dates.short(one.taken_at.getlocal.to_date), value: kind.value_words(one.value), uuid: one.uuid) })
+          rows:
+            records
+              .last(6)
+              .reverse
+              .map do |one|
+                Row.new(
+                  day: Dates.short(one.taken_at.getlocal.to_date),
+                  value: kind.value_words(one.value),
+                  uuid: one.uuid
+                )
+              end
+        )
       end
     end
 
@@ -59,8 +73,15 @@ module Windlass
 
       # @return [Measures::Reading]
       def reading
-        @reading ||= kind.read(measure.to_taken, Measures::ReadingContext.new(earlier: history[0...-1], maximal_hold_s: athlete.to_values.maximal_hold_s,
-          disciplines: athlete.disciplines))
+        @reading ||=
+          kind.read(
+            measure.to_taken,
+            Measures::ReadingContext.new(
+              earlier: history[0...-1],
+              maximal_hold_s: athlete.to_values.maximal_hold_s,
+              disciplines: athlete.disciplines
+            )
+          )
       end
 
       def chart = MeasureChart.new(history, kind)
@@ -82,7 +103,8 @@ module Windlass
 
       # Up to this one, in order of time.
       def history
-        @history ||= athlete.measures.where(kind: measure.kind, taken_at: ..measure.taken_at).order(:taken_at, :id).map(&:to_taken)
+        @history ||=
+          athlete.measures.where(kind: measure.kind, taken_at: ..measure.taken_at).order(:taken_at, :id).map(&:to_taken)
       end
     end
   end

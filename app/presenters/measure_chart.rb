@@ -27,7 +27,13 @@ module Windlass
       def title = "#{@kind.name} over time"
 
       def dots
-        @taken.map { |one| Dot.new(x: @x.place(one.taken_at.to_date.jd), y: @y.place(one.value), words: "#{Dates.short(one.taken_at.to_date)}: #{@kind.value_words(one.value)}") }
+        @taken.map do |one|
+          Dot.new(
+            x: @x.place(one.taken_at.to_date.jd),
+            y: @y.place(one.value),
+            words: "#{Dates.short(one.taken_at.to_date)}: #{@kind.value_words(one.value)}"
+          )
+        end
       end
 
       def path = "M#{dots.map { |dot| "#{dot.x} #{dot.y}" }.join("L")}"
@@ -36,14 +42,22 @@ module Windlass
       MOST_LEVELS = 4
 
       # @return [Array<Array(Float, String)>] places and words of round values
-      def levels = Ticks.of(highest, STEPS, MOST_LEVELS).map { |value| [@y.place(value), (@kind.unit == "s") ? Words.hold(value) : Words.number(value)] }
+      def levels =
+        Ticks
+          .of(highest, STEPS, MOST_LEVELS)
+          .map { |value| [@y.place(value), (@kind.unit == "s") ? Words.hold(value) : Words.number(value)] }
 
       # @return [Array<Array(Float, String, String)>] place, day, and where the words stand to it
       def days
-        [[dots.first.x, Dates.short(@taken.first.taken_at.to_date), "first"], ([dots.last.x, Dates.short(@taken.last.taken_at.to_date), "last"] if @taken.size > 1)].compact
+        [
+          [dots.first.x, Dates.short(@taken.first.taken_at.to_date), "first"],
+          ([dots.last.x, Dates.short(@taken.last.taken_at.to_date), "last"] if @taken.size > 1)
+        ].compact
       end
 
-      def description = "#{Words.count(@taken.size, "measure")}, the newest #{@kind.value_words(@taken.last.value)}. The numbers stand in the table."
+      def description =
+        "#{Words.count(@taken.size, "measure")}, the newest #{@kind.value_words(@taken.last.value)}. The numbers " \
+        "stand in the table."
 
       private
 

@@ -10,8 +10,18 @@ module Windlass
 
       CONTROL_PAUSE = [
         Field.new(key: :seconds, label: "Pause (1:35 or 95 s)", choices: nil, type: "text"),
-        Field.new(key: :ended_by, label: "What ended it", choices: Measures::ENDINGS.transform_values(&:words), type: nil),
-        Field.new(key: :first_breath, label: "The first breath after it was", choices: Measures::FIRST_BREATHS, type: nil),
+        Field.new(
+          key: :ended_by,
+          label: "What ended it",
+          choices: Measures::ENDINGS.transform_values(&:words),
+          type: nil
+        ),
+        Field.new(
+          key: :first_breath,
+          label: "The first breath after it was",
+          choices: Measures::FIRST_BREATHS,
+          type: nil
+        ),
         Field.new(key: :on_waking, label: "Taken", choices: ON_WAKING, type: nil)
       ].freeze
 
@@ -45,8 +55,19 @@ module Windlass
 
       # @return [Array<Field>]
       def fields
-        asked = measure.control_pause? ? CONTROL_PAUSE : measure.to_kind.fields.map { |field| Field.new(key: field.key, label: field.label, choices: field.choices, type: "text") }
-        [*asked, Field.new(key: :taken_on, label: "Day", choices: nil, type: "date"), Field.new(key: :note, label: "Note", choices: nil, type: "text")]
+        asked =
+          if measure.control_pause?
+            CONTROL_PAUSE
+          else
+            measure.to_kind.fields.map do |field|
+              Field.new(key: field.key, label: field.label, choices: field.choices, type: "text")
+            end
+          end
+        [
+          *asked,
+          Field.new(key: :taken_on, label: "Day", choices: nil, type: "date"),
+          Field.new(key: :note, label: "Note", choices: nil, type: "text")
+        ]
       end
 
       def corrections = Corrections.of(measure)
@@ -54,9 +75,24 @@ module Windlass
       private
 
       def parsed(params)
-        return Forms::ControlPauseForm.parse(params, today: @today, shown: {"seconds" => [standing[:seconds], measure.value]}) if measure.control_pause?
+        if measure.control_pause?
+          return (
+            Forms::ControlPauseForm.parse(
+              params,
+              today: @today,
+              shown: {
+                "seconds" => [standing[:seconds], measure.value]
+              }
+            )
+          )
+        end
 
-        Forms::MeasureForm.parse(params, kind: measure.to_kind, today: @today, shown: typed_details.to_h { |key, text| [key.to_s, [text, measure.details[key.to_s]]] })
+        Forms::MeasureForm.parse(
+          params,
+          kind: measure.to_kind,
+          today: @today,
+          shown: typed_details.to_h { |key, text| [key.to_s, [text, measure.details[key.to_s]]] }
+        )
       end
 
       def typed_details
@@ -65,7 +101,17 @@ module Windlass
       end
 
       def standing
-        said = measure.control_pause? ? {seconds: Words.typed_seconds(measure.value), ended_by: measure.ended_by, first_breath: measure.first_breath, on_waking: measure.on_waking.to_s} : typed_details
+        said =
+          if measure.control_pause?
+            {
+              seconds: Words.typed_seconds(measure.value),
+              ended_by: measure.ended_by,
+              first_breath: measure.first_breath,
+              on_waking: measure.on_waking.to_s
+            }
+          else
+            typed_details
+          end
         said.merge(taken_on: measure.taken_at.getlocal.to_date.iso8601, note: measure.note)
       end
     end

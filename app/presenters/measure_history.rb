@@ -5,8 +5,30 @@ module Windlass
     # Every measure of one kind that an athlete ever took, a page at a time.
     class MeasureHistory
       PAGE = 50
-      ORDERS = {"newest" => "newest first", "oldest" => "oldest first", "highest" => "highest first", "lowest" => "lowest first"}.freeze
-      SORTED = {"newest" => {taken_at: :desc, id: :desc}, "oldest" => {taken_at: :asc, id: :asc}, "highest" => {value: :desc, id: :desc}, "lowest" => {value: :asc, id: :asc}}.freeze
+      ORDERS = {
+        "newest" => "newest first",
+        "oldest" => "oldest first",
+        "highest" => "highest first",
+        "lowest" => "lowest first"
+      }.freeze
+      SORTED = {
+        "newest" => {
+          taken_at: :desc,
+          id: :desc
+        },
+        "oldest" => {
+          taken_at: :asc,
+          id: :asc
+        },
+        "highest" => {
+          value: :desc,
+          id: :desc
+        },
+        "lowest" => {
+          value: :asc,
+          id: :asc
+        }
+      }.freeze
 
       Row = Value.define(:day, :value, :path, :about, :note)
 
@@ -35,7 +57,8 @@ module Windlass
       def rows = all.order(SORTED.fetch(order)).offset((number - 1) * PAGE).limit(PAGE).map { |measure| row(measure) }
 
       # @return [String] where the page of that number stands
-      def path(number) = "/athletes/#{athlete.id}/measures/#{kind_id}?#{URI.encode_www_form(order: order, page: number)}"
+      def path(number) =
+        "/athletes/#{athlete.id}/measures/#{kind_id}?#{URI.encode_www_form(order: order, page: number)}"
 
       private
 
@@ -47,12 +70,21 @@ module Windlass
 
       def row(measure)
         at = measure.taken_at.getlocal
-        Row.new(day: "#{Dates.short(at.to_date)} #{at.year}", note: measure.note, value: control_pause? ? Words.seconds(measure.value) : kind.value_words(measure.value),
-          path: "/#{control_pause? ? "control-pauses" : "measures"}/#{measure.uuid}", about: control_pause? ? about(measure.to_control_pause) : "")
+        Row.new(
+          day: "#{Dates.short(at.to_date)} #{at.year}",
+          note: measure.note,
+          value: control_pause? ? Words.seconds(measure.value) : kind.value_words(measure.value),
+          path: "/#{control_pause? ? "control-pauses" : "measures"}/#{measure.uuid}",
+          about: control_pause? ? about(measure.to_control_pause) : ""
+        )
       end
 
       def about(pause)
-        [pause.on_waking ? "on waking" : pause.taken_at.strftime("%H:%M"), Measures::ENDINGS.fetch(pause.ended_by).words, "first breath #{Measures::FIRST_BREATHS.fetch(pause.first_breath)}"].join(", ")
+        [
+          pause.on_waking ? "on waking" : pause.taken_at.strftime("%H:%M"),
+          Measures::ENDINGS.fetch(pause.ended_by).words,
+          "first breath #{Measures::FIRST_BREATHS.fetch(pause.first_breath)}"
+        ].join(", ")
       end
     end
   end

@@ -15,10 +15,12 @@ module Windlass
       DRAWN = Kept.new(1_000)
 
       # @return [Miniature] of a dose for a body
-      def self.of(protocol, dose, body) = DRAWN.fetch([protocol.id, dose, body]) { new(protocol.compile(dose, body), body) }
+      def self.of(protocol, dose, body) =
+        DRAWN.fetch([protocol.id, dose, body]) { new(protocol.compile(dose, body), body) }
 
       # @return [Miniature] of the plan of a session
-      def self.of_plan(session) = DRAWN.fetch([session.timeline.digest, session.to_body]) { new(session.to_timeline, session.to_body) }
+      def self.of_plan(session) =
+        DRAWN.fetch([session.timeline.digest, session.to_body]) { new(session.to_timeline, session.to_body) }
 
       # @return [String] an SVG path
       attr_reader :ink
@@ -34,25 +36,29 @@ module Windlass
         low, high = points.map(&:last).minmax
         x = Scale.of([0, timeline.total_ms / 1000.0], [0, WIDTH])
         y = Scale.of([low, [high, low + SPAN_L].max], [HEIGHT - 6, 4])
-        @ink = "M#{Pixels.shown(points.map { |t, litres| [x.place(t), y.place(litres)] }).map { |place| place.join(" ") }.join("L")}"
-        @holds = timeline.holds.map do |place|
-          from, to = [place.start_ms, place.end_ms].map { |ms| x.place(ms / 1000.0) }
-          Hold.new(x: from, width: (to - from).round(1))
-        end
+        @ink =
+          "M#{Pixels.shown(points.map { |t, litres| [x.place(t), y.place(litres)] }).map { |place| place.join(" ") }.join("L")}"
+        @holds =
+          timeline.holds.map do |place|
+            from, to = [place.start_ms, place.end_ms].map { |ms| x.place(ms / 1000.0) }
+            Hold.new(x: from, width: (to - from).round(1))
+          end
         freeze
       end
     end
 
-    # An hour of breaths has more points than a row has pixels. Of those in one pixel the first, the lowest, the highest and the last draw the same
-    # line as all of them (the M4 aggregation, PVLDB 2014; from memory).
+    # An hour of breaths has more points than a row has pixels. Of those in one pixel the first, the lowest, the highest
+    # and the last draw the same line as all of them (the M4 aggregation, PVLDB 2014; from memory).
     module Pixels
       # @param places [Array<Array(Numeric, Numeric)>] in order of x
       # @return [Array<Array(Numeric, Numeric)>] four a pixel at most
       def self.shown(places)
-        places.slice_when { |one, other| one[0].floor != other[0].floor }.flat_map do |pixel|
-          lowest, highest = pixel.each_index.minmax_by { |index| pixel[index][1] }
-          pixel.values_at(*[0, lowest, highest, pixel.size - 1].uniq.sort)
-        end
+        places
+          .slice_when { |one, other| one[0].floor != other[0].floor }
+          .flat_map do |pixel|
+            lowest, highest = pixel.each_index.minmax_by { |index| pixel[index][1] }
+            pixel.values_at(*[0, lowest, highest, pixel.size - 1].uniq.sort)
+          end
       end
     end
   end

@@ -31,7 +31,8 @@ module Windlass
       def over? = prescription.over?
 
       # @return [Boolean] ended, and nothing of its family runs: it may be taken up again
-      def reopenable? = over? && !prescription.run_once && athlete.prescriptions.open.where(protocol: prescription.protocol).none?
+      def reopenable? =
+        over? && !prescription.run_once && athlete.prescriptions.open.where(protocol: prescription.protocol).none?
 
       # @return [Boolean] for one session, beside a ladder
       def once? = prescription.run_once
@@ -51,8 +52,14 @@ module Windlass
       # @param words [Boolean] or tones alone
       # @return [Spoken::Score] all that is heard of it
       def heard(words:)
-        Spoken.of(timeline, counts: protocol.counting(dose_today, way: prescription.counting.presence&.to_sym), calls: protocol.calls(dose_today), blocks: protocol.named_blocks(dose_today),
-          own_ms: Records::OwnWords.ms(timeline.segments), voice: words)
+        Spoken.of(
+          timeline,
+          counts: protocol.counting(dose_today, way: prescription.counting.presence&.to_sym),
+          calls: protocol.calls(dose_today),
+          blocks: protocol.named_blocks(dose_today),
+          own_ms: Records::OwnWords.ms(timeline.segments),
+          voice: words
+        )
       end
 
       # @return [Boolean] something of it is counted aloud
@@ -72,7 +79,8 @@ module Windlass
       # @return [Array<Array(Symbol, String, Boolean)>]
       def questions = Progression::TodaysQuestions::ALL.map { |answer, words| [answer, words, day.says?(answer)] }
 
-      # @return [Boolean] a forecast hold falls under the planning floor: somebody beside, and an oximeter on, before it starts
+      # @return [Boolean] a forecast hold falls under the planning floor: somebody beside, and an oximeter on, before it
+      #   starts
       def care? = !standing.nil? && standing.ladder.care?(standing.rung)
 
       # Asking again may change it: what bars is said today, or nobody was named.
@@ -85,14 +93,26 @@ module Windlass
 
       # @return [Array<Array(Protocols::Lever, String)>] levers, and how far the trade's own limit goes
       def limits
-        protocol.levers.map { |lever| [lever, Forms::TypedNumbers.show(lever.limit_for(values, athlete.switches, dose: Records::Record.dose(prescription.dose)), lever)] }
+        protocol.levers.map do |lever|
+          [
+            lever,
+            Forms::TypedNumbers.show(
+              lever.limit_for(values, athlete.switches, dose: Records::Record.dose(prescription.dose)),
+              lever
+            )
+          ]
+        end
       end
 
       # @return [Array<Array(Integer, String)>] rungs that may be begun on, before anything was run
       def startable
         return [] unless standing && protocol.laddered? && Actions::StartHigher.open?(prescription)
 
-        standing.ladder.rungs.map.with_index(1) { |dose, number| [number, [protocol.in_short(dose), change_to(number)].compact.join("; ")] }
+        standing
+          .ladder
+          .rungs
+          .map
+          .with_index(1) { |dose, number| [number, [protocol.in_short(dose), change_to(number)].compact.join("; ")] }
       end
 
       # @return [String, nil] why it did not begin on the lowest rung
@@ -109,13 +129,29 @@ module Windlass
 
       # Why it is not there to be run at all.
       def hindrance
-        return resumable? ? "A new measure has been taken: it may begin anew, at the lowest rung." : prescription.quiet_words if quiet?
+        if quiet?
+          return (
+            (
+              if resumable?
+                "A new measure has been taken: it may begin anew, at the lowest rung."
+              else
+                prescription.quiet_words
+              end
+            )
+          )
+        end
 
         return prescription.over_words if over?
         return unless standing.nil?
 
-        Actions::Prescribe.objection(athlete, protocol, on: today, values: values, from: Records::Record.dose(prescription.own_dose),
-          limits: Records::Record.dose(prescription.limits))
+        Actions::Prescribe.objection(
+          athlete,
+          protocol,
+          on: today,
+          values: values,
+          from: Records::Record.dose(prescription.own_dose),
+          limits: Records::Record.dose(prescription.limits)
+        )
       end
 
       # @return [Array<Progression::Readiness::Reason>]
@@ -143,7 +179,9 @@ module Windlass
 
       # @return [String, nil] nil where there is but one, and it is to be done
       def set
-        done = @sets_done || Records::Session.sets_done(on: today, prescription_id: prescription.id).fetch(prescription.id, 0)
+        done =
+          @sets_done ||
+          Records::Session.sets_done(on: today, prescription_id: prescription.id).fetch(prescription.id, 0)
         sets = protocol.sets(dose_today)
         return "#{(sets == 1) ? "Today's session is" : "All #{sets} sets of today are"} done" if done >= sets
 
@@ -151,7 +189,13 @@ module Windlass
       end
 
       # @return [String] what stands under the name
-      def about = [once? ? "once, beside the ladder" : ladder.place.downcase, set, [length, held].compact.join(", "), "dry, #{posture}"].compact.join(" · ")
+      def about =
+        [
+          once? ? "once, beside the ladder" : ladder.place.downcase,
+          set,
+          [length, held].compact.join(", "),
+          "dry, #{posture}"
+        ].compact.join(" · ")
 
       def line
         BreathLine.new(timeline, body, title: "One set of #{protocol.name.downcase}: #{dose}", forecast: forecast)
@@ -171,10 +215,13 @@ module Windlass
 
       # @return [Array<Array(String, String)>] what each part is, and how long it takes
       def parts
-        timeline.segments.group_by { |segment| [segment.phase, segment.cue] }.map do |(_phase, cue), segments|
-          lengths = segments.map(&:seconds).minmax.map { |seconds| Words.seconds(seconds) }.uniq
-          [cue, segments.size, lengths.join(" to ")]
-        end
+        timeline
+          .segments
+          .group_by { |segment| [segment.phase, segment.cue] }
+          .map do |(_phase, cue), segments|
+            lengths = segments.map(&:seconds).minmax.map { |seconds| Words.seconds(seconds) }.uniq
+            [cue, segments.size, lengths.join(" to ")]
+          end
       end
 
       def timeline = @timeline ||= protocol.compile(dose_today, body)
@@ -188,7 +235,9 @@ module Windlass
       # @return [String, nil] the one change that leads to a rung
       def change_to(number)
         lever, _, value = standing.ladder.change_after(number - 2) if number > 1
-        "#{lever.words} #{Words.number(value)}" if lever && protocol.in_short(standing.ladder.rungs[0]) == protocol.in_short(standing.ladder.rungs[1])
+        if lever && protocol.in_short(standing.ladder.rungs[0]) == protocol.in_short(standing.ladder.rungs[1])
+          "#{lever.words} #{Words.number(value)}"
+        end
       end
 
       def values = @situations.values(athlete.id)

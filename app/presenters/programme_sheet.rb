@@ -28,15 +28,38 @@ module Windlass
       def weeks
         programme.week_starts.each_with_index.map do |from, index|
           own = planned.select { |one| (from..from + 6).cover?(one.local_date) }
-          Week.new(number: index + 1, from: from, load: loads[from], left_out: left_out(from),
-            days: (from..from + 6).map { |date| [day(date), own.select { |one| one.local_date == date }.map { |one| ProgrammeMarks.of(one, today: @today, done: done.done?(one)) }] })
+          Week.new(
+            number: index + 1,
+            from: from,
+            load: loads[from],
+            left_out: left_out(from),
+            days:
+              (from..from + 6).map do |date|
+                [
+                  day(date),
+                  own
+                    .select { |one| one.local_date == date }
+                    .map { |one| ProgrammeMarks.of(one, today: @today, done: done.done?(one)) }
+                ]
+              end
+          )
         end
       end
 
       # @return [Array<String>] what was decided, or happened, since it was planned
       def since_planned
-        moves = Records::Move.kept.where(noted: false, prescription_id: programme.trainings.map(&:prescription_id), decided_at: programme.planned_at..).where.not(decided: "repeat").includes(:prescription)
-        moves.map { |move| "#{move.prescription.name}: #{VerdictPanel::WORDS.fetch(move.decided.to_sym).downcase}" } + Records::Suspension.where(athlete_id: athlete.id, opened_at: programme.planned_at..).map(&:reason)
+        moves =
+          Records::Move
+            .kept
+            .where(
+              noted: false,
+              prescription_id: programme.trainings.map(&:prescription_id),
+              decided_at: programme.planned_at..
+            )
+            .where.not(decided: "repeat")
+            .includes(:prescription)
+        moves.map { |move| "#{move.prescription.name}: #{VerdictPanel::WORDS.fetch(move.decided.to_sym).downcase}" } +
+          Records::Suspension.where(athlete_id: athlete.id, opened_at: programme.planned_at..).map(&:reason)
       end
 
       # @return [String, nil] what was not done as planned
@@ -49,7 +72,8 @@ module Windlass
 
       def events = programme.events.select { |event| event.local_date >= @today }
 
-      def trainings = programme.trainings.includes(:prescription).map { |one| "#{one.prescription.name} #{one.times_a_week}×" }
+      def trainings =
+        programme.trainings.includes(:prescription).map { |one| "#{one.prescription.name} #{one.times_a_week}×" }
 
       # What a plan made now would change, before it is kept.
       # @param plan [Windlass::Programme::Plan]
@@ -57,9 +81,21 @@ module Windlass
       # @return [Array<Change>] in order of time
       def changes(plan, ahead)
         difference = Programme::Difference.new(ahead, plan)
-        gone = difference.gone.map { |one| [one, Change.new(words: "#{at(one)}: #{one.name.downcase} goes.", why: left_out_because(one, plan))] }
-        moved = difference.moved.map { |one, entry| [entry, Change.new(words: "#{at(one)}: #{one.name.downcase} moves to #{at(entry)}.", why: nil)] }
-        fresh = difference.fresh.map { |entry| [entry, Change.new(words: "#{at(entry)}: #{entry.training.name.downcase} comes.", why: entry.reasons.first.text)] }
+        gone =
+          difference.gone.map do |one|
+            [one, Change.new(words: "#{at(one)}: #{one.name.downcase} goes.", why: left_out_because(one, plan))]
+          end
+        moved =
+          difference.moved.map do |one, entry|
+            [entry, Change.new(words: "#{at(one)}: #{one.name.downcase} moves to #{at(entry)}.", why: nil)]
+          end
+        fresh =
+          difference.fresh.map do |entry|
+            [
+              entry,
+              Change.new(words: "#{at(entry)}: #{entry.training.name.downcase} comes.", why: entry.reasons.first.text)
+            ]
+          end
         (gone + moved + fresh).sort_by { |one, change| [one.date, one.at, change.words] }.map(&:last)
       end
 
@@ -68,11 +104,23 @@ module Windlass
       def at(one) = "#{Dates.short(one.date)}, #{one.at}"
 
       # @return [String, nil] the first wall that it met in its week
-      def left_out_because(one, plan) = plan.unplaced.find { |other| other.training.key == one.key && (other.week..other.week + 6).cover?(one.date) }&.reasons&.first&.text
+      def left_out_because(one, plan) =
+        plan
+          .unplaced
+          .find { |other| other.training.key == one.key && (other.week..other.week + 6).cover?(one.date) }
+          &.reasons
+          &.first
+          &.text
 
       def day(date)
         events = programme.events.select { |event| event.local_date == date }
-        GroupWeek::Day.new(date: date, words: date.strftime("%a %-d %b"), today: date == @today, wash: wash(date, events), event: [*events.map(&:in_words), *("away" if calendar.away?(date))].join("; "))
+        GroupWeek::Day.new(
+          date: date,
+          words: date.strftime("%a %-d %b"),
+          today: date == @today,
+          wash: wash(date, events),
+          event: [*events.map(&:in_words), *("away" if calendar.away?(date))].join("; ")
+        )
       end
 
       def wash(date, events)
@@ -85,13 +133,20 @@ module Windlass
       def calendar = @calendar ||= programme.to_calendar
 
       # Of its own weeks: what it took over from the one before lies earlier.
-      def planned = @planned ||= programme.planned_sessions.where(local_date: programme.starts_on..).includes(:prescription).to_a
+      def planned =
+        @planned ||= programme.planned_sessions.where(local_date: programme.starts_on..).includes(:prescription).to_a
 
       def done = @done ||= Done.new([athlete.id], programme.starts_on..programme.ends_on)
 
       def loads = @loads ||= programme.loads.to_h { |load| [Date.iso8601(load["from"]), Load.of(load)] }
 
-      def left_out(from) = programme.left_out.select { |one| one["week"] == from.iso8601 }.map { |one| ["#{one["name"]}, #{one["missing"]} not placed", one["reasons"].map { |reason| reason["text"] }] }
+      def left_out(from) =
+        programme
+          .left_out
+          .select { |one| one["week"] == from.iso8601 }
+          .map do |one|
+            ["#{one["name"]}, #{one["missing"]} not placed", one["reasons"].map { |reason| reason["text"] }]
+          end
     end
   end
 end

@@ -36,14 +36,23 @@ module Windlass
 
       # @return [Hash{Symbol => Array}] label, what is chosen, choices
       def filters
-        {who: ["Who", list.who, list.class::WHO.invert.to_a], group: ["Group", list.group_id.to_s, [["all", ""], *list.groups]], order: ["Sorted", list.order, list.class::ORDERS.invert.to_a]}
+        {
+          who: ["Who", list.who, list.class::WHO.invert.to_a],
+          group: ["Group", list.group_id.to_s, [["all", ""], *list.groups]],
+          order: ["Sorted", list.order, list.class::ORDERS.invert.to_a]
+        }
       end
 
       def rows
         @athletes.map do |athlete|
-          Row.new(name: athlete.name, athlete_id: athlete.id, standing: standing(athlete),
+          Row.new(
+            name: athlete.name,
+            athlete_id: athlete.id,
+            standing: standing(athlete),
             about: [athlete.age_on(@today), *athlete.disciplines].join(", "),
-            control_pause: seconds(athlete, :control_pause_s), maximal_hold: seconds(athlete, :maximal_hold_s))
+            control_pause: seconds(athlete, :control_pause_s),
+            maximal_hold: seconds(athlete, :maximal_hold_s)
+          )
         end
       end
 
@@ -67,7 +76,11 @@ module Windlass
         return "#{prescription.name}: quiet breathing until a new measure" if prescription.quiet?
 
         standing = prescription.to_standing(on: @today, values: @values.fetch(athlete.id))
-        standing ? "#{prescription.name}, #{LadderLine.new(standing).place.downcase}" : "#{prescription.name}: not offered by the measures"
+        if standing
+          "#{prescription.name}, #{LadderLine.new(standing).place.downcase}"
+        else
+          "#{prescription.name}: not offered by the measures"
+        end
       end
     end
   end

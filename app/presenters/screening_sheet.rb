@@ -13,7 +13,11 @@ module Windlass
       # @param conditions [Array<String>] ids
       # @return [String] `no to all`, `yes to a cold today`
       def self.answers(conditions)
-        yes = Screening::MATRIX.conditions.select { |one| conditions.include?(one.id.to_s) }.map { |one| one.question.downcase }
+        yes =
+          Screening::MATRIX
+            .conditions
+            .select { |one| conditions.include?(one.id.to_s) }
+            .map { |one| one.question.downcase }
         yes.empty? ? "no to all" : "yes to #{Words.list(yes)}"
       end
 
@@ -31,12 +35,19 @@ module Windlass
 
       def form = Forms::ScreeningForm.from(newest, athlete)
 
-      # @return [Array<Array(Records::Screening, String, Array<String>)>] newest first: what was answered, in words, and what was corrected
+      # @return [Array<Array(Records::Screening, String, Array<String>)>] newest first: what was answered, in words, and
+      #   what was corrected
       def answered
-        athlete.screenings.sort_by { |one| [one.answered_on, one.id] }.reverse.first(MOST_ANSWERED).map do |one|
-          said = one.readable? ? self.class.answers(one.conditions) : "can not be read; what it says counts for nothing"
-          [one, "#{Words.date(one.answered_on)}: #{said}.", Corrections.of(one)]
-        end
+        athlete
+          .screenings
+          .sort_by { |one| [one.answered_on, one.id] }
+          .reverse
+          .first(MOST_ANSWERED)
+          .map do |one|
+            said =
+              one.readable? ? self.class.answers(one.conditions) : "can not be read; what it says counts for nothing"
+            [one, "#{Words.date(one.answered_on)}: #{said}.", Corrections.of(one)]
+          end
       end
 
       def questions = Screening::MATRIX.conditions
@@ -45,17 +56,25 @@ module Windlass
 
       # @return [String] when it was answered, or that it was not
       def state
-        return "What was answered on #{Words.date(newest.answered_on)} can not be read: answer it anew." if newest && !newest.readable?
+        if newest && !newest.readable?
+          return "What was answered on #{Words.date(newest.answered_on)} can not be read: answer it anew."
+        end
 
-        newest ? "Answered on #{Words.date(newest.answered_on)}; anew by #{Words.date(newest.answered_on >> Screening::VALID_MONTHS)}." : "Not answered yet."
+        if newest
+          "Answered on #{Words.date(newest.answered_on)}; anew by " \
+          "#{Words.date(newest.answered_on >> Screening::VALID_MONTHS)}."
+        else
+          "Not answered yet."
+        end
       end
 
       # @return [Array<Row>] one a column
       def rows
-        @rows ||= Screening::MATRIX.columns.map do |column, words|
-          finding = screen.finding(column, on: @today)
-          Row.new(words: words, state: finding.state, reasons: finding.reasons)
-        end
+        @rows ||=
+          Screening::MATRIX.columns.map do |column, words|
+            finding = screen.finding(column, on: @today)
+            Row.new(words: words, state: finding.state, reasons: finding.reasons)
+          end
       end
 
       # @return [Array<Array(String, String)>] state and the columns in it, strictest first
@@ -72,9 +91,16 @@ module Windlass
 
       # @return [Array<Array(String, String)>] clearances that hold today, and their uuids
       def clearances
-        athlete.clearances.select { |one| (one.given_on..one.expires_on).cover?(@today) }.map do |one|
-          ["#{one.clinician}: #{Words.list(one.families.map { |family| columns.fetch(family.to_sym) })}, until #{Words.date(one.expires_on)}", one.uuid]
-        end
+        athlete
+          .clearances
+          .select { |one| (one.given_on..one.expires_on).cover?(@today) }
+          .map do |one|
+            [
+              "#{one.clinician}: #{Words.list(one.families.map { |family| columns.fetch(family.to_sym) })}, until " \
+              "#{Words.date(one.expires_on)}",
+              one.uuid
+            ]
+          end
       end
 
       private

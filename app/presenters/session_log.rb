@@ -32,10 +32,16 @@ module Windlass
       def line(sets)
         newest = sets.last
         rounds = rounds(sets)
-        Line.new(date: Dates.short(newest.local_date), uuid: newest.uuid, words: newest.to_protocol.in_short(newest.to_dose),
-          sets: "#{real(sets).size} of #{newest.to_protocol.sets(newest.to_dose)}", breaths: BreathCounts.in_words(rounds), urge: urge(sets, rounds),
+        Line.new(
+          date: Dates.short(newest.local_date),
+          uuid: newest.uuid,
+          words: newest.to_protocol.in_short(newest.to_dose),
+          sets: "#{real(sets).size} of #{newest.to_protocol.sets(newest.to_dose)}",
+          breaths: BreathCounts.in_words(rounds),
+          urge: urge(sets, rounds),
           effort: sets.filter_map(&:effort).max&.then { |effort| Words.number(effort) } || "–",
-          verdict: verdict(@moves[[newest.prescription_id, newest.local_date]], real(sets)))
+          verdict: verdict(@moves[[newest.prescription_id, newest.local_date]], real(sets))
+        )
       end
 
       def urge(sets, rounds)

@@ -4,7 +4,8 @@ module Windlass
   module Presenters
     # One session after it was run: the line drawn over its plan, the rounds, and what the coach says of it.
     class SessionSheet
-      Round = Value.define(:number, :where, :target, :held, :urge, :forecast, :low, :first_breath, :asked, unmarked: false)
+      Round =
+        Value.define(:number, :where, :target, :held, :urge, :forecast, :low, :first_breath, :asked, unmarked: false)
       Sound = Value.define(:number, :where, :planned, :reached, :field, :unit, :ribs, :stream, :heard)
 
       # What may be said; an answer that nobody knows stays unknown.
@@ -31,7 +32,13 @@ module Windlass
       def title = "#{session.prescription.name}, #{athlete.name}"
 
       def about
-        [Dates.long(session.local_date), session.to_protocol.in_short(session.to_dose), set, state, ("a false start, discarded" if session.discarded_at)].compact.join(" · ")
+        [
+          Dates.long(session.local_date),
+          session.to_protocol.in_short(session.to_dose),
+          set,
+          state,
+          ("a false start, discarded" if session.discarded_at)
+        ].compact.join(" · ")
       end
 
       def over? = session.over?
@@ -42,9 +49,12 @@ module Windlass
 
       def state
         case session.state
-        when "planned" then "not begun"
-        when "running" then "on the deck"
-        when "stopped" then turned_quiet || "ended early"
+        when "planned"
+          "not begun"
+        when "running"
+          "on the deck"
+        when "stopped"
+          turned_quiet || "ended early"
         end
       end
 
@@ -55,28 +65,44 @@ module Windlass
       def noted
         events.filter_map do |event|
           case event.kind
-          when :shorten then "shorter holds from #{at(event)} on"
-          when :restore then "one breath more at #{at(event)}"
-          when :beat then "#{event.value} beats a minute from #{at(event)} on"
-          when :symptom then Progression::Symptoms::Noted.of(event).in_words
+          when :shorten
+            "shorter holds from #{at(event)} on"
+          when :restore
+            "one breath more at #{at(event)}"
+          when :beat
+            "#{event.value} beats a minute from #{at(event)} on"
+          when :symptom
+            Progression::Symptoms::Noted.of(event).in_words
           end
         end
       end
 
       def line
-        BreathLine.new(run, session.to_body, title: "#{title}, as it was done", rounds: drawn_rounds,
-          forecast: Forecasts.of(athlete, run, on: session.local_date, posture: session.posture.to_sym))
+        BreathLine.new(
+          run,
+          session.to_body,
+          title: "#{title}, as it was done",
+          rounds: drawn_rounds,
+          forecast: Forecasts.of(athlete, run, on: session.local_date, posture: session.posture.to_sym)
+        )
       end
 
       # @return [Array<Round>]
       def rounds
         held_rounds.map do |round|
           typed = typed_round(round.number)
-          Round.new(number: round.number, where: where(round.number), target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
-            held: typed["held_s"] || (Forms::RatingForm.seconds(round.held_ms) if round.held_ms && !round.unmarked), unmarked: round.unmarked,
-            forecast: forecast_urge(round.hold), low: typed["low"] || (round.sao2_low && Words.number((round.sao2_low * 100).round(1))),
+          Round.new(
+            number: round.number,
+            where: where(round.number),
+            target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
+            held: typed["held_s"] || (Forms::RatingForm.seconds(round.held_ms) if round.held_ms && !round.unmarked),
+            unmarked: round.unmarked,
+            forecast: forecast_urge(round.hold),
+            low: typed["low"] || (round.sao2_low && Words.number((round.sao2_low * 100).round(1))),
             urge: urge(round),
-            first_breath: typed["first_breath"] || round.first_breath, asked: asked.include?(round.number))
+            first_breath: typed["first_breath"] || round.first_breath,
+            asked: asked.include?(round.number)
+          )
         end
       end
 
@@ -112,7 +138,10 @@ module Windlass
       # @return [String, nil]
       def unknown_words
         missing = rounds.select { |round| round.asked && round.held && round.first_breath.to_s.empty? }.map(&:number)
-        "How was the first breath after #{(missing.size == 1) ? "hold" : "holds"} #{Words.list(missing)}? What nobody knows stays unknown." if missing.any?
+        if missing.any?
+          "How was the first breath after #{(missing.size == 1) ? "hold" : "holds"} #{Words.list(missing)}? What " \
+          "nobody knows stays unknown."
+        end
       end
 
       def effort = @rating ? @rating.text_at(:effort) : session.effort&.then { |effort| Words.number(effort) }
@@ -120,7 +149,10 @@ module Windlass
       # @return [Array<Array(String, Hash, String)>] legend, symptoms and the look of their boxes
       def symptom_groups
         symptoms = Progression::Symptoms
-        [["Symptoms", symptoms::WARNINGS.merge(symptoms::OTHERS), ""], ["These stop all hold work", symptoms::STOPS, "stop"]]
+        [
+          ["Symptoms", symptoms::WARNINGS.merge(symptoms::OTHERS), ""],
+          ["These stop all hold work", symptoms::STOPS, "stop"]
+        ]
       end
 
       def symptom?(symptom) = (@rating ? @rating.symptoms : session.symptoms).include?(symptom.to_s)
@@ -152,9 +184,15 @@ module Windlass
       def at(event) = Words.clock(event.at_ms / 1000)
 
       # @return [String, nil] from when on somebody breathed quietly instead
-      def turned_quiet = session.journal_events.find { |event| event.kind == "quiet" }&.then { |event| "quiet breathing from #{Words.clock(event.at_ms / 1000)} on" }
+      def turned_quiet =
+        session
+          .journal_events
+          .find { |event| event.kind == "quiet" }
+          &.then { |event| "quiet breathing from #{Words.clock(event.at_ms / 1000)} on" }
 
-      def emergency_events = @emergency_events ||= session.journal_events.select { |event| Timeline::EMERGENCY_KINDS.include?(event.kind.to_sym) }
+      def emergency_events =
+        @emergency_events ||=
+          session.journal_events.select { |event| Timeline::EMERGENCY_KINDS.include?(event.kind.to_sym) }
 
       # @return [String, nil] which of the day's; nil where there is but one, and of what is no set
       def set
@@ -174,7 +212,10 @@ module Windlass
       def held_rounds = @held_rounds ||= session.rounds.select(&:hold)
 
       # Numbered as the holds of the drawing are.
-      def drawn_rounds = held_rounds.map { |round| DrawnRound.new(number: round.hold, **round.slice(:held_ms, :first_urge_ms, :first_breath).symbolize_keys) }
+      def drawn_rounds =
+        held_rounds.map do |round|
+          DrawnRound.new(number: round.hold, **round.slice(:held_ms, :first_urge_ms, :first_breath).symbolize_keys)
+        end
 
       DrawnRound = Value.define(:number, :held_ms, :first_urge_ms, :first_breath)
       private_constant :DrawnRound
@@ -196,19 +237,37 @@ module Windlass
         planned_ms = round.target_ms
         field, unit, words, said = beat_ms ? in_beats(beat_ms) : IN_SECONDS
         heard = heard_of(round.number)
-        Sound.new(number: round.number, where: where(round.number), planned: said[planned_ms], reached: typed[field] || (reached_ms(round, heard) && words[reached_ms(round, heard)]), field: field, unit: unit,
-          ribs: typed["ribs"] || round.ribs, stream: typed["stream"] || round.stream || heard&.stream, heard: heard && "#{said[heard.ms]}, #{heard.words}")
+        Sound.new(
+          number: round.number,
+          where: where(round.number),
+          planned: said[planned_ms],
+          reached: typed[field] || (reached_ms(round, heard) && words[reached_ms(round, heard)]),
+          field: field,
+          unit: unit,
+          ribs: typed["ribs"] || round.ribs,
+          stream: typed["stream"] || round.stream || heard&.stream,
+          heard: heard && "#{said[heard.ms]}, #{heard.words}"
+        )
       end
 
       # Field, unit, as it is typed, as it is told.
-      IN_SECONDS = ["held_s", "as 1:35 or in seconds", ->(ms) { Forms::RatingForm.seconds(ms) }, ->(ms) { Words.seconds(ms / 1000.0) }].freeze
+      IN_SECONDS = [
+        "held_s",
+        "as 1:35 or in seconds",
+        ->(ms) { Forms::RatingForm.seconds(ms) },
+        ->(ms) { Words.seconds(ms / 1000.0) }
+      ].freeze
 
-      def in_beats(beat_ms) = ["beats", "beats", ->(ms) { Forms::RatingForm.beats(ms, beat_ms) }, ->(ms) { "#{Words.number(ms / beat_ms)} beats" }]
+      def in_beats(beat_ms) =
+        [
+          "beats",
+          "beats",
+          ->(ms) { Forms::RatingForm.beats(ms, beat_ms) },
+          ->(ms) { "#{Words.number(ms / beat_ms)} beats" }
+        ]
 
       # What a microphone heard of an exhale stands in the fields until something else is said, and is kept with them.
-      Heard = Value.define(:ms, :words) do
-        def stream = (words == "flickering") ? "flickering" : "even"
-      end
+      Heard = Value.define(:ms, :words) { def stream = (words == "flickering") ? "flickering" : "even" }
       private_constant :Heard
 
       def heard_of(number)
@@ -221,17 +280,25 @@ module Windlass
       def reached_ms(round, heard) = round.stream.nil? ? heard&.ms || round.held_ms : round.held_ms
 
       # Parts without a length of their own are drawn as long as they took; all others as they were planned.
-      def run = @run ||= session.to_paced.then { |plan| (plan.segments.any?(&:open?) || changed?) ? session.to_run : plan }
+      def run =
+        @run ||= session.to_paced.then { |plan| (plan.segments.any?(&:open?) || changed?) ? session.to_run : plan }
 
       # Something was done otherwise than planned, by a key for it.
       def changed? = events.any? { |event| %i[hold_now shorten restore].include?(event.kind) }
 
       # @return [Hash{Integer => Integer}] breaths that were done before a hold that was begun sooner than planned
-      def sooner = @sooner ||= session.journal_events.select { |event| event.kind == "hold_now" }.to_h { |event| [event.round, Integer(event.value, 10)] }
+      def sooner =
+        @sooner ||=
+          session
+            .journal_events
+            .select { |event| event.kind == "hold_now" }
+            .to_h { |event| [event.round, Integer(event.value, 10)] }
 
       def urge(round)
-        marks = [(Words.seconds(round.first_urge_ms / 1000.0) if round.first_urge_ms),
-          ("contraction #{Words.seconds(round.contraction_ms / 1000.0)}" if round.contraction_ms)].compact
+        marks = [
+          (Words.seconds(round.first_urge_ms / 1000.0) if round.first_urge_ms),
+          ("contraction #{Words.seconds(round.contraction_ms / 1000.0)}" if round.contraction_ms)
+        ].compact
         marks.empty? ? "–" : marks.join(", ")
       end
 

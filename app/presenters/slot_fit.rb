@@ -23,7 +23,13 @@ module Windlass
       def rows
         lanes.each_with_index.map do |(planned, lane), index|
           starts = arrangement.starts.fetch(lane.id)
-          Row.new(name: planned.athlete.name, protocol: [planned.name, planned.dose_words].reject(&:empty?).join(", "), starts: Words.clock(starts), ends: Words.clock(starts + lane.seconds), fits: fits(index))
+          Row.new(
+            name: planned.athlete.name,
+            protocol: [planned.name, planned.dose_words].reject(&:empty?).join(", "),
+            starts: Words.clock(starts),
+            ends: Words.clock(starts + lane.seconds),
+            fits: fits(index)
+          )
         end
       end
 
@@ -33,22 +39,38 @@ module Windlass
         return "It fits: the last one is done after #{Words.clock(arrangement.ends_s)} of #{slot.minutes} min." if fits?
 
         late = rows.reject(&:fits).map(&:name)
-        "It does not fit the #{slot.minutes} min: the last one would be done after #{Words.clock(arrangement.ends_s)}. Drop or move: #{Words.list(late)}."
+        "It does not fit the #{slot.minutes} min: the last one would be done after " \
+        "#{Words.clock(arrangement.ends_s)}. Drop or move: #{Words.list(late)}."
       end
 
       def fits? = arrangement.ends_s <= slot.minutes * 60
 
       # @return [String, nil] first breaths that fall together
-      def collisions = ("#{Words.count(arrangement.collisions, "pair")} of first breaths would fall less than #{Windlass::Squad::Stagger::GAP_S} s apart." if lanes.any? && arrangement.collisions > 0)
+      def collisions =
+        if lanes.any? && arrangement.collisions > 0
+          "#{Words.count(arrangement.collisions, "pair")} of first breaths would fall less than " \
+          "#{Windlass::Squad::Stagger::GAP_S} s apart."
+        end
 
       private
 
       # The heaviest of each athlete: what is small before it, everybody does by themselves.
       def lanes
-        @lanes ||= begin
-          own = Records::PlannedSession.where(athlete_id: @group.athletes.map(&:id), local_date: date, at_min: slot.at_min).where.not(prescription_id: nil).includes(:athlete, :prescription).group_by(&:athlete_id)
-          own.values.map { |several| several.max_by { |one| [one.begins_min, one.seconds] } }.sort_by { |one| one.athlete.name.downcase }.first(Windlass::Squad::Stagger::MOST_LANES).filter_map { |one| lane(one) }
-        end
+        @lanes ||=
+          begin
+            own =
+              Records::PlannedSession
+                .where(athlete_id: @group.athletes.map(&:id), local_date: date, at_min: slot.at_min)
+                .where.not(prescription_id: nil)
+                .includes(:athlete, :prescription)
+                .group_by(&:athlete_id)
+            own
+              .values
+              .map { |several| several.max_by { |one| [one.begins_min, one.seconds] } }
+              .sort_by { |one| one.athlete.name.downcase }
+              .first(Windlass::Squad::Stagger::MOST_LANES)
+              .filter_map { |one| lane(one) }
+          end
       end
 
       def lane(planned)

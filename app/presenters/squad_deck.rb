@@ -19,7 +19,13 @@ module Windlass
       # @return [Array<Row>]
       def self.rows(decks)
         decks.each_with_index.map do |deck, lane|
-          Row.new(lane: lane, letter: Windlass::Squad::LETTERS[lane], name: deck.name, title: deck.title, line: Miniature.of_plan(deck.session))
+          Row.new(
+            lane: lane,
+            letter: Windlass::Squad::LETTERS[lane],
+            name: deck.name,
+            title: deck.title,
+            line: Miniature.of_plan(deck.session)
+          )
         end
       end
 
@@ -28,14 +34,23 @@ module Windlass
 
       # @return [Hash] for the deck's script
       def plan
-        {uuid: squad.uuid, on_the_word: squad.on_the_word, words: words,
-         lanes: decks.each_with_index.map { |deck, lane| deck.plan.merge(letter: Windlass::Squad::LETTERS[lane], name: deck.name, starts_s: deck.session.starts_s) }}
+        {
+          uuid: squad.uuid,
+          on_the_word: squad.on_the_word,
+          words: words,
+          lanes:
+            decks.each_with_index.map do |deck, lane|
+              deck.plan.merge(letter: Windlass::Squad::LETTERS[lane], name: deck.name, starts_s: deck.session.starts_s)
+            end
+        }
       end
 
       # @return [Array<Array(String, String)>] whose, and what is to be minded: each sentence once
       def cautions
         said = decks.flat_map { |deck| (deck.cautions - [emergency_card.missing]).map { |words| [words, deck.name] } }
-        said.group_by(&:first).map { |words, pairs| [(pairs.size == decks.size) ? "All" : pairs.map(&:last).join(", "), words] }
+        said
+          .group_by(&:first)
+          .map { |words, pairs| [(pairs.size == decks.size) ? "All" : pairs.map(&:last).join(", "), words] }
       end
 
       def emergency_card = decks.first.emergency_card
@@ -51,15 +66,33 @@ module Windlass
       def breaths_asked? = decks.any?(&:breaths_asked?)
 
       def keys
-        {"Space" => "start all; then release, next, go on: for the lane in focus", rows.map(&:letter).join(" ") => "choose a lane: it takes all keys until its next mark",
-         "1" => "first breath smooth, of whoever was asked first", "2" => "first breath deeper", "3" => "first breath a gasp", "U" => "first urge", "C" => "contraction", "N" => "next, without counting",
-         "H" => "hold now, in deep breathing", "P" => "pause the lane in focus", "S" => "ease the lane in focus, or note a symptom", "−" => "shorter holds from here", "+" => "one restoring breath more", "Q" => "quiet breathing from here, for the lane in focus", "V" => "words of all, of the lane in focus, of nobody", "M" => "sound on and off",
-         "E" => "emergency: all lanes stop, the card fills the screen", "Esc" => "stop the lane in focus: loses nothing"}
+        {
+          "Space" => "start all; then release, next, go on: for the lane in focus",
+          rows.map(&:letter).join(" ") => "choose a lane: it takes all keys until its next mark",
+          "1" => "first breath smooth, of whoever was asked first",
+          "2" => "first breath deeper",
+          "3" => "first breath a gasp",
+          "U" => "first urge",
+          "C" => "contraction",
+          "N" => "next, without counting",
+          "H" => "hold now, in deep breathing",
+          "P" => "pause the lane in focus",
+          "S" => "ease the lane in focus, or note a symptom",
+          "−" => "shorter holds from here",
+          "+" => "one restoring breath more",
+          "Q" => "quiet breathing from here, for the lane in focus",
+          "V" => "words of all, of the lane in focus, of nobody",
+          "M" => "sound on and off",
+          "E" => "emergency: all lanes stop, the card fills the screen",
+          "Esc" => "stop the lane in focus: loses nothing"
+        }
       end
 
       private
 
-      def words = decks.flat_map { |deck| deck.plan.fetch(:words) }.uniq + rows.map { |row| Spoken::Clips.name("lane #{row.letter}") }
+      def words =
+        decks.flat_map { |deck| deck.plan.fetch(:words) }.uniq +
+          rows.map { |row| Spoken::Clips.name("lane #{row.letter}") }
 
       def decks = @decks ||= Deck.together(squad.sessions)
     end

@@ -2,7 +2,8 @@
 
 module Windlass
   module Presenters
-    # Several sessions before they begin together: all breath lines on one time axis, the first breaths on a common rule.
+    # Several sessions before they begin together: all breath lines on one time axis, the first breaths on a common
+    # rule.
     class SquadSheet
       Row = Value.define(:lane, :letter, :name, :session, :protocol, :length, :ends, :open)
 
@@ -25,11 +26,20 @@ module Windlass
 
       # @return [Array<Row>]
       def rows
-        @rows ||= sessions.map do |session|
-          length = line_up.lanes[session.lane].seconds
-          Row.new(lane: session.lane, letter: Windlass::Squad::LETTERS[session.lane], name: session.athlete.name, session: session.uuid, protocol: session.prescription.name,
-            length: Words.clock(length), ends: Words.clock(session.starts_s + length), open: session.to_timeline.holds.any? { |place| place.segment.open? })
-        end
+        @rows ||=
+          sessions.map do |session|
+            length = line_up.lanes[session.lane].seconds
+            Row.new(
+              lane: session.lane,
+              letter: Windlass::Squad::LETTERS[session.lane],
+              name: session.athlete.name,
+              session: session.uuid,
+              protocol: session.prescription.name,
+              length: Words.clock(length),
+              ends: Words.clock(session.starts_s + length),
+              open: session.to_timeline.holds.any? { |place| place.segment.open? }
+            )
+          end
       end
 
       # @return [Array<String>] how long it takes, what falls together, whether it fits
@@ -57,7 +67,10 @@ module Windlass
         return [] if squad.on_the_word
         return ["No two first breaths come less than #{squad.gap_s} s apart."] if found.zero?
 
-        ["#{Words.count(found, "pair")} of first breaths #{(found == 1) ? "comes" : "come"} less than #{squad.gap_s} s apart."]
+        [
+          "#{Words.count(found, "pair")} of first breaths #{(found == 1) ? "comes" : "come"} less than " \
+          "#{squad.gap_s} s apart."
+        ]
       end
 
       def overlaps
@@ -66,7 +79,10 @@ module Windlass
         together = line_up.overlaps
         return ["Who watches never holds meanwhile."] if together.empty?
 
-        together.map { |overlap| "#{overlap.lanes.map { |lane| names[lane] }.join(" and ")} hold together for #{overlap.seconds.ceil} s: somebody else watches then." }
+        together.map do |overlap|
+          "#{overlap.lanes.map { |lane| names[lane] }.join(" and ")} hold together for #{overlap.seconds.ceil} s: " \
+          "somebody else watches then."
+        end
       end
 
       def fit
@@ -76,7 +92,10 @@ module Windlass
         return ["It fits the #{squad.minutes} min, with #{Words.clock(-over)} to spare."] if over <= 0
 
         late = line_up.too_late(squad.minutes).map { |lane, holds| "#{names[lane]} #{Words.count(holds, "hold")}" }
-        ["It takes #{Words.clock(over)} longer than the #{squad.minutes} min there are#{late.any? ? "; too late would be: #{Words.list(late)}" : ", the last of it without holds"}."]
+        [
+          "It takes #{Words.clock(over)} longer than the #{squad.minutes} min there " \
+          "are#{late.any? ? "; too late would be: #{Words.list(late)}" : ", the last of it without holds"}."
+        ]
       end
     end
 
@@ -110,7 +129,12 @@ module Windlass
         @sessions.each_with_index.map do |session, lane|
           start = @line_up.starts[lane]
           y = TOP + ROW * lane
-          Row.new(y: y, name: "#{Windlass::Squad::LETTERS[lane]}  #{session.athlete.name}", ink: ink(session, start, y), holds: holds(lane, start))
+          Row.new(
+            y: y,
+            name: "#{Windlass::Squad::LETTERS[lane]}  #{session.athlete.name}",
+            ink: ink(session, start, y),
+            holds: holds(lane, start)
+          )
         end
       end
 
@@ -121,7 +145,10 @@ module Windlass
 
       # What a reader hears in place of the drawing.
       def description
-        starts = @sessions.each_with_index.map { |session, lane| "#{session.athlete.name} from #{Words.clock(@line_up.starts[lane])}" }
+        starts =
+          @sessions.each_with_index.map do |session, lane|
+            "#{session.athlete.name} from #{Words.clock(@line_up.starts[lane])}"
+          end
         "#{Words.list(starts)}. The numbers stand in the table."
       end
 

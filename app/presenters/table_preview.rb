@@ -14,7 +14,18 @@ module Windlass
       # @param asks_order [Boolean] days may be read in two ways
       def self.of(rows, asks_order:)
         shown = rows.sort_by { |row| [(row.state == :wrong) ? 0 : 1, row.number] }.first(MOST_SHOWN)
-        lines = shown.map { |row| Line.new(number: row.number, athlete: row.athlete, state: row.state, what: row.what, day: row.day && Words.date(row.day), amount: row.amount, words: row.words) }
+        lines =
+          shown.map do |row|
+            Line.new(
+              number: row.number,
+              athlete: row.athlete,
+              state: row.state,
+              what: row.what,
+              day: row.day && Words.date(row.day),
+              amount: row.amount,
+              words: row.words
+            )
+          end
         new(lines, rows.map(&:state).tally, asks_order)
       end
 
@@ -41,7 +52,9 @@ module Windlass
 
       def keeps? = !asks_order? && !wrong? && count(:new) > 0
 
-      def headline = "#{Words.count(count(:new), "row")} would be kept; #{count(:known)} here already or discarded; #{count(:wrong)} wrong."
+      def headline =
+        "#{Words.count(count(:new), "row")} would be kept; #{count(:known)} here already or discarded; " \
+        "#{count(:wrong)} wrong."
 
       # @return [String, nil] that there are more
       def more = @counts.values.sum.then { |all| "And #{all - MOST_SHOWN} more rows like these." if all > MOST_SHOWN }

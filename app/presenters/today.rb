@@ -2,7 +2,8 @@
 
 module Windlass
   module Presenters
-    # The coach's desk: what must be decided, who trains, what is missing, what changed. Nothing that is not to be acted on.
+    # The coach's desk: what must be decided, who trains, what is missing, what changed. Nothing that is not to be acted
+    # on.
     class Today
       # @param account [Records::Account]
       # @param now [Time]
@@ -28,7 +29,8 @@ module Windlass
 
       def twins = @entries.all(:twins)
 
-      # Of each list the first stand here; the others come up as these are done, or where all is asked for. Two decks full.
+      # Of each list the first stand here; the others come up as these are done, or where all is asked for. Two decks
+      # full.
       MOST = 2 * Windlass::Squad::LANES.max
 
       def decisions = @decisions ||= first(all_decisions)
@@ -55,16 +57,27 @@ module Windlass
 
       def all_path = "/?#{URI.encode_www_form({group: crew.group&.id, all: 1}.compact)}#train"
 
-      # What the programmes plan for today, slot by slot; then those without a programme; then what is not planned today.
+      # What the programmes plan for today, slot by slot; then those without a programme; then what is not planned
+      # today.
       # @return [Array<Array(String, Array<Desk::Trainings::Row>)>] heading and rows
       def parts
-        @parts ||= begin
-          free, planned = trainings.partition { |row| row.slot.nil? }
-          free, waiting = free.partition { |row| row.together? || row.running }
-          other, slots = planned.partition { |row| row.slot.equal?(Desk::Openings::NOT_TODAY) }
-          by_slot = slots.group_by { |row| row.slot.in_words }.sort.map { |words, rows| [words, rows.sort_by { |row| [row.slot.begins, row.name] }] }
-          [*by_slot, [by_slot.any? ? "Without a programme" : nil, free], [WAITING, waiting], [UNPLANNED, other]].reject { |_, rows| rows.empty? }
-        end
+        @parts ||=
+          begin
+            free, planned = trainings.partition { |row| row.slot.nil? }
+            free, waiting = free.partition { |row| row.together? || row.running }
+            other, slots = planned.partition { |row| row.slot.equal?(Desk::Openings::NOT_TODAY) }
+            by_slot =
+              slots
+                .group_by { |row| row.slot.in_words }
+                .sort
+                .map { |words, rows| [words, rows.sort_by { |row| [row.slot.begins, row.name] }] }
+            [
+              *by_slot,
+              [by_slot.any? ? "Without a programme" : nil, free],
+              [WAITING, waiting],
+              [UNPLANNED, other]
+            ].reject { |_, rows| rows.empty? }
+          end
       end
 
       WAITING = "Wait, or not today"
@@ -73,7 +86,8 @@ module Windlass
       # @return [Boolean] it is shown folded
       def folded?(heading) = [WAITING, UNPLANNED].include?(heading)
 
-      # What a slot's button starts. words: it names that; look: shown by name first, because somebody has several, or not all have the same.
+      # What a slot's button starts. words: it names that; look: shown by name first, because somebody has several, or
+      # not all have the same.
       FromSlot = Value.define(:words, :rows, :look)
 
       # @return [FromSlot, nil] nil where there are not two of them
@@ -84,7 +98,12 @@ module Windlass
 
         one = able.map(&:protocol).uniq
         alike = one.one? && several.size == able.size && Windlass::Squad::LANES.cover?(able.size)
-        FromSlot.new(words: alike ? "Start #{able.size} together: #{one.first.downcase}" : "Start together: choose of #{able.size}", rows: able, look: !alike)
+        FromSlot.new(
+          words:
+            alike ? "Start #{able.size} together: #{one.first.downcase}" : "Start together: choose of #{able.size}",
+          rows: able,
+          look: !alike
+        )
       end
 
       # @return [Boolean] more than one may be run
@@ -101,10 +120,15 @@ module Windlass
 
       def more_scores = @entries.unscored.size - scores.size
 
-      # @return [Hash{String => Array(Array<Desk::Missing::Row>, Integer)}] by heading, with how many more; empty ones left out
+      # @return [Hash{String => Array(Array<Desk::Missing::Row>, Integer)}] by heading, with how many more; empty ones
+      #   left out
       def notes
-        {"Next steps" => :steps, "Missing" => :missing, "Changed since yesterday" => :changes}
-          .transform_values { |list| @entries.all(list).then { |rows| [first(rows), rows.size - first(rows).size] } }.reject { |_, (rows, _)| rows.empty? }
+        {
+          "Next steps" => :steps,
+          "Missing" => :missing,
+          "Changed since yesterday" => :changes
+        }.transform_values { |list| @entries.all(list).then { |rows| [first(rows), rows.size - first(rows).size] } }
+          .reject { |_, (rows, _)| rows.empty? }
       end
 
       private
@@ -114,14 +138,16 @@ module Windlass
       def all_decisions = @all_decisions ||= @entries.decisions
 
       def linked(some)
-        athletes = Records::Athlete.where(id: some.map(&:first)).select(:id, :uuid, :morning_links_revoked).index_by(&:id)
+        athletes =
+          Records::Athlete.where(id: some.map(&:first)).select(:id, :uuid, :morning_links_revoked).index_by(&:id)
         some.map { |id, name| [name, @links.path(athletes.fetch(id))] }
       end
 
       # @return [Array<Desk::Openings::Opening>] of that kind
       def openings(kind) = (@openings ||= @entries.all(:openings).group_by(&:kind)).fetch(kind, [])
 
-      def shown = openings(:planned) + openings(:free).slice((number - 1) * MOST, MOST) + (@all ? openings(:unplanned) : [])
+      def shown =
+        openings(:planned) + openings(:free).slice((number - 1) * MOST, MOST) + (@all ? openings(:unplanned) : [])
     end
   end
 end

@@ -2,8 +2,8 @@
 
 module Windlass
   module Presenters
-    # How far the first urges that were marked lay from what was forecast when each session was run: a bar from quartile to
-    # quartile and a dot at the median a session, over twelve weeks. Says whether learning from the log has helped.
+    # How far the first urges that were marked lay from what was forecast when each session was run: a bar from quartile
+    # to quartile and a dot at the median a session, over twelve weeks. Says whether learning from the log has helped.
     class UrgeErrorChart
       DAYS = 84
       WIDTH = 560
@@ -18,33 +18,46 @@ module Windlass
       NOTICEABLE_S = 2
 
       # errors: seconds by which each marked urge came later than forecast.
-      Session = Value.define(:date, :errors) do
-        def median = Trends.median(errors)
+      Session =
+        Value.define(:date, :errors) do
+          def median = Trends.median(errors)
 
-        # @return [Array(Float, Float)] the middle half
-        def quartiles
-          sorted = errors.sort
-          [sorted[(sorted.size - 1) / 4], sorted[((sorted.size - 1) * 3/4r).ceil]]
+          # @return [Array(Float, Float)] the middle half
+          def quartiles
+            sorted = errors.sort
+            [sorted[(sorted.size - 1) / 4], sorted[((sorted.size - 1) * 3/4r).ceil]]
+          end
         end
-      end
 
       Bar = Value.define(:x, :y, :top, :bottom, :words)
 
       # @param athlete [Records::Athlete]
       # @param today [Date]
       def self.of(athlete, today:)
-        rows = Records::Round.joins(:session).where.not(first_urge_ms: nil).where.not(hold: nil).where.not(sessions: {forecast: nil})
-          .where(sessions: {athlete_id: athlete.id, discarded_at: nil, local_date: (today - DAYS + 1)..today})
-          .order("sessions.local_date", "sessions.id").pluck("sessions.id", "sessions.local_date", "sessions.forecast", :hold, :first_urge_ms)
+        rows =
+          Records::Round
+            .joins(:session)
+            .where.not(first_urge_ms: nil)
+            .where.not(hold: nil)
+            .where.not(sessions: {forecast: nil})
+            .where(sessions: {athlete_id: athlete.id, discarded_at: nil, local_date: (today - DAYS + 1)..today})
+            .order("sessions.local_date", "sessions.id")
+            .pluck("sessions.id", "sessions.local_date", "sessions.forecast", :hold, :first_urge_ms)
         new(sessions(rows), today: today)
       end
 
       def self.sessions(rows)
-        rows.group_by(&:first).values.filter_map do |of_session|
-          forecast = of_session.first[2].then { |kept| kept.is_a?(String) ? JSON.parse(kept) : kept }
-          errors = of_session.filter_map { |_, _, _, number, urge_ms| forecast.dig(number - 1, "urge_s")&.then { |said| urge_ms / 1000.0 - said } }
-          Session.new(date: of_session.first[1].to_date, errors: errors) if errors.any?
-        end
+        rows
+          .group_by(&:first)
+          .values
+          .filter_map do |of_session|
+            forecast = of_session.first[2].then { |kept| kept.is_a?(String) ? JSON.parse(kept) : kept }
+            errors =
+              of_session.filter_map do |_, _, _, number, urge_ms|
+                forecast.dig(number - 1, "urge_s")&.then { |said| urge_ms / 1000.0 - said }
+              end
+            Session.new(date: of_session.first[1].to_date, errors: errors) if errors.any?
+          end
       end
       private_class_method :sessions
 
@@ -61,26 +74,40 @@ module Windlass
       def bars
         @sessions.map do |session|
           low, high = session.quartiles
-          Bar.new(x: @x.place((session.date - @first).to_i), y: @y.place(session.median), top: @y.place(high), bottom: @y.place(low),
-            words: "#{Dates.short(session.date)}: #{late(session.median)}")
+          Bar.new(
+            x: @x.place((session.date - @first).to_i),
+            y: @y.place(session.median),
+            top: @y.place(high),
+            bottom: @y.place(low),
+            words: "#{Dates.short(session.date)}: #{late(session.median)}"
+          )
         end
       end
 
       def path = "M#{bars.map { |bar| "#{bar.x} #{bar.y}" }.join("L")}"
 
-      # @return [Array<Array(Float, String)>] places and words: so much later than forecast, as forecast, so much earlier
-      def levels = [reach, 0, -reach].map { |value| [@y.place(value * 0.9), value.zero? ? "as forecast" : format("%+d s", value * 0.9)] }
+      # @return [Array<Array(Float, String)>] places and words: so much later than forecast, as forecast, so much
+      #   earlier
+      def levels =
+        [reach, 0, -reach].map do |value|
+          [@y.place(value * 0.9), value.zero? ? "as forecast" : format("%+d s", value * 0.9)]
+        end
 
-      def days = [[@x.place(0), Dates.short(@first), "first"], [@x.place(DAYS - 1), Dates.short(@first + DAYS - 1), "last"]]
+      def days =
+        [[@x.place(0), Dates.short(@first), "first"], [@x.place(DAYS - 1), Dates.short(@first + DAYS - 1), "last"]]
 
       # @return [String] `3 s later than forecast, of late`
       def in_short = "#{late(pooled(@sessions.last(COMPARED)).median)}, of late"
 
-      # @return [String] `In the last 5 sessions the first urge came 3 s later than forecast (middle half 2 s earlier to 6 s later).`
+      # @return [String] `In the last 5 sessions the first urge came 3 s later than forecast (middle half 2 s earlier to
+      #   6 s later).`
       def words
         newest = pooled(@sessions.last(COMPARED))
-        ["In the last #{Words.count([@sessions.size, COMPARED].min, "session")} the first urge came #{late(newest.median)} (middle half #{newest.quartiles.map { |one| late(one, short: true) }.join(" to ")}).",
-          change(newest)].compact.join(" ")
+        [
+          "In the last #{Words.count([@sessions.size, COMPARED].min, "session")} the first urge came " \
+          "#{late(newest.median)} (middle half #{newest.quartiles.map { |one| late(one, short: true) }.join(" to ")}).",
+          change(newest)
+        ].compact.join(" ")
       end
 
       private

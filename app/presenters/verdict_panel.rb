@@ -11,7 +11,9 @@ module Windlass
 
       # @param move [Records::Move]
       # @return [String] what was decided, said where one goes next
-      def self.told(move) = "#{move.prescription.name}, #{Dates.short(move.local_date)}: #{move.noted ? "noted" : "decided"}, #{WORDS.fetch(move.decided.to_sym).downcase}."
+      def self.told(move) =
+        "#{move.prescription.name}, #{Dates.short(move.local_date)}: #{move.noted ? "noted" : "decided"}, " \
+        "#{WORDS.fetch(move.decided.to_sym).downcase}."
 
       attr_reader :session, :rating, :decision
 
@@ -49,11 +51,19 @@ module Windlass
       def twins
         return [] unless Actions::TwinSession.open?(session)
 
-        Actions::TwinSession.pair(session).map do |one|
-          held = one.rounds.select(&:held_ms)
-          Twin.new(uuid: one.uuid, this: one.id == session.id, began: one.started_at&.getlocal&.strftime("%H:%M"),
-            words: "#{Words.count(held.size, "hold")}, #{Words.seconds((held.sum(&:held_ms) / 1000.0).round)} in all, #{(one.state == "done") ? "to the end" : "not to the end"}")
-        end
+        Actions::TwinSession
+          .pair(session)
+          .map do |one|
+            held = one.rounds.select(&:held_ms)
+            Twin.new(
+              uuid: one.uuid,
+              this: one.id == session.id,
+              began: one.started_at&.getlocal&.strftime("%H:%M"),
+              words:
+                "#{Words.count(held.size, "hold")}, #{Words.seconds((held.sum(&:held_ms) / 1000.0).round)} in all, " \
+                "#{(one.state == "done") ? "to the end" : "not to the end"}"
+            )
+          end
       end
       Twin = Value.define(:uuid, :this, :began, :words)
 
@@ -69,7 +79,8 @@ module Windlass
       end
 
       # What was typed stays through every preview.
-      def because = [decision, rating].compact.map { |form| form.text_at(:because) }.find { |typed| !typed.empty? } || ""
+      def because =
+        [decision, rating].compact.map { |form| form.text_at(:because) }.find { |typed| !typed.empty? } || ""
 
       # @return [Boolean] a newer day is decided: this one moves nothing any more
       def noted?
@@ -93,20 +104,34 @@ module Windlass
         return "A newer day is decided already, so this one is only noted: nothing moves." if noted? && !verdict.stop?
 
         target = verdict.target
-        return "Quiet breathing#{" until #{Words.date(verdict.resting_until)}" if verdict.resting_until}, and a new control pause." if target.nil?
+        if target.nil?
+          return (
+            "Quiet breathing#{" until #{Words.date(verdict.resting_until)}" if verdict.resting_until}, and a new " \
+            "control pause."
+          )
+        end
 
         case verdict.verdict
-        when :stop then "All hold work stops now. After a clinician's clearance it begins anew from the lowest rung."
-        when :rest then "Quiet breathing until #{Words.date(verdict.resting_until)}, then #{words(target)}."
-        when :repeat then "Stays at #{words(target)}."
-        else "To #{words(target)}."
+        when :stop
+          "All hold work stops now. After a clinician's clearance it begins anew from the lowest rung."
+        when :rest
+          "Quiet breathing until #{Words.date(verdict.resting_until)}, then #{words(target)}."
+        when :repeat
+          "Stays at #{words(target)}."
+        else
+          "To #{words(target)}."
         end
       end
 
-      def move = @move ||= Records::Move.kept.find_by(prescription_id: session.prescription_id, local_date: session.local_date)
+      def move =
+        @move ||= Records::Move.kept.find_by(prescription_id: session.prescription_id, local_date: session.local_date)
 
       def decided_words
-        return "A newer day was decided before: noted as #{WORDS.fetch(move.decided.to_sym).downcase}, and nothing moved." if move.noted
+        if move.noted
+          return (
+            "A newer day was decided before: noted as #{WORDS.fetch(move.decided.to_sym).downcase}, and nothing moved."
+          )
+        end
 
         sentence = "Decided: #{WORDS.fetch(move.decided.to_sym).downcase}"
         move.overruled? ? "#{sentence}, over #{move.verdict}: #{move.overruled_because}" : sentence
@@ -117,7 +142,9 @@ module Windlass
 
       # @return [String, nil] what the judge says since the log was edited
       def now_words
-        "Judged anew after the edit: #{WORDS.fetch(move.verdict_now.to_sym).downcase}. #{move.reason_now}" if move.verdict_now
+        if move.verdict_now
+          "Judged anew after the edit: #{WORDS.fetch(move.verdict_now.to_sym).downcase}. #{move.reason_now}"
+        end
       end
 
       # A stop acts when it is saved, decided day or not.
@@ -135,7 +162,8 @@ module Windlass
       def said = (["#{word}.", *reasons.map(&:text)].join(" ") unless move || discarded? || verdict.nil? || twins.any?)
 
       # @return [Array<Array(Symbol, String)>] the other verdicts a coach may choose
-      def others = Actions::Decide::OVERRULABLE.reject { |one| one == verdict.verdict }.map { |one| [one, WORDS.fetch(one)] }
+      def others =
+        Actions::Decide::OVERRULABLE.reject { |one| one == verdict.verdict }.map { |one| [one, WORDS.fetch(one)] }
 
       private
 

@@ -51,7 +51,14 @@ module Windlass
       private
 
       def read
-        @read ||= typed.lines(chomp: true).each.with_index(1).reject { |written, _| written.strip.empty? }.first(MOST_LINES).map { |written, number| [number, written, *parsed(written)] }
+        @read ||=
+          typed
+            .lines(chomp: true)
+            .each
+            .with_index(1)
+            .reject { |written, _| written.strip.empty? }
+            .first(MOST_LINES)
+            .map { |written, number| [number, written, *parsed(written)] }
       end
 
       def parsed(written)
@@ -62,21 +69,48 @@ module Windlass
 
       def dose = Records::Record.dose(prescription.dose)
 
-      def parts = @parts ||= prescription.to_protocol.judged_parts(prescription.to_protocol.compile(dose, athlete.to_body(on: @today)))
+      def parts =
+        @parts ||=
+          prescription.to_protocol.judged_parts(prescription.to_protocol.compile(dose, athlete.to_body(on: @today)))
 
       def targets = @targets ||= parts.map { |part| part.ms / 1000.0 }
 
       def line(number, written, entry, faults)
-        return Line.new(number: number, written: written, faults: faults, about: nil, rounds: [], missing: nil) unless entry
+        unless entry
+          return Line.new(number: number, written: written, faults: faults, about: nil, rounds: [], missing: nil)
+        end
 
         unknown = entry.rounds.count { |round| !round.skipped && round.first_breath.nil? }
-        missing = [("#{Words.count(parts.size - entry.rounds.size, "hold")} of #{parts.size} not written" if entry.rounds.size < parts.size),
-          ("#{Words.count(entry.rounds.size - parts.size, "hold")} more than planned" if entry.rounds.size > parts.size), ("#{Words.count(unknown, "first breath")} unknown" if unknown > 0), ("effort not said" if entry.effort.nil?)]
-        Line.new(number: number, written: written, faults: faults, about: about(entry), rounds: drawn(entry), missing: missing.compact.join("; "))
+        missing = [
+          (
+            if entry.rounds.size < parts.size
+              "#{Words.count(parts.size - entry.rounds.size, "hold")} of #{parts.size} not written"
+            end
+          ),
+          (
+            "#{Words.count(entry.rounds.size - parts.size, "hold")} more than planned" if entry.rounds.size > parts.size
+          ),
+          ("#{Words.count(unknown, "first breath")} unknown" if unknown > 0),
+          ("effort not said" if entry.effort.nil?)
+        ]
+        Line.new(
+          number: number,
+          written: written,
+          faults: faults,
+          about: about(entry),
+          rounds: drawn(entry),
+          missing: missing.compact.join("; ")
+        )
       end
 
       def about(entry)
-        [Dates.long(entry.date), entry.at, ("effort #{Words.number(entry.effort)}" if entry.effort), (Progression::Symptoms.words(entry.symptoms) if entry.symptoms.any?), entry.note.then { |note| note unless note.empty? }].compact.join(" · ")
+        [
+          Dates.long(entry.date),
+          entry.at,
+          ("effort #{Words.number(entry.effort)}" if entry.effort),
+          (Progression::Symptoms.words(entry.symptoms) if entry.symptoms.any?),
+          entry.note.then { |note| note unless note.empty? }
+        ].compact.join(" · ")
       end
 
       def drawn(entry)
@@ -86,8 +120,13 @@ module Windlass
         scale = (step - 15) / [all.max || 1, 1].max
         Array.new(most) do |index|
           round = entry.rounds[index]
-          Round.new(planned_x: (index * step).round(1), planned_width: ((targets[index] || 0) * scale).round(1), held_width: ((round&.held_s || 0) * scale).round(1),
-            words: held_words(round), kind: round&.first_breath)
+          Round.new(
+            planned_x: (index * step).round(1),
+            planned_width: ((targets[index] || 0) * scale).round(1),
+            held_width: ((round&.held_s || 0) * scale).round(1),
+            words: held_words(round),
+            kind: round&.first_breath
+          )
         end
       end
 

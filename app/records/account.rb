@@ -2,8 +2,8 @@
 
 module Windlass
   module Records
-    # Who owns the records. One coach for now. What an archive brings lies with an account of its own until all of it is there; then that
-    # account becomes a part of the house, in one step, and its rows move over bit by bit.
+    # Who owns the records. One coach for now. What an archive brings lies with an account of its own until all of it is
+    # there; then that account becomes a part of the house, in one step, and its rows move over bit by bit.
     class Account < Record
       self.table_name = "accounts"
 
@@ -20,7 +20,13 @@ module Windlass
       def own_protocols = OwnProtocol.where(account_id: ids, deleted_at: nil)
 
       # @return [Emergency::Place]
-      def place = Emergency::Place.new(number: emergency_number, site: site, oxygen_at: oxygen_at, defibrillator_at: defibrillator_at)
+      def place =
+        Emergency::Place.new(
+          number: emergency_number,
+          site: site,
+          oxygen_at: oxygen_at,
+          defibrillator_at: defibrillator_at
+        )
     end
   end
 end

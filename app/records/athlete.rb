@@ -30,7 +30,10 @@ module Windlass
       # @return [Hash] by id
       def self.by_mark(kept, ids, *further)
         keys = where(id: ids).pluck(:id, :desk_mark).map { |key| key + further }
-        found = kept.fetch_all(keys) { |missing| yield(missing.map(&:first)).then { |anew| missing.to_h { |key| [key, anew[key.first]] } } }
+        found =
+          kept.fetch_all(keys) do |missing|
+            yield(missing.map(&:first)).then { |anew| missing.to_h { |key| [key, anew[key.first]] } }
+          end
         keys.map(&:first).zip(found).to_h
       end
 
@@ -41,21 +44,36 @@ module Windlass
 
       # @return [Physiology::Body]
       def to_body(on:, posture: :seated)
-        Physiology::Body.new(sex: sex, age: age_on(on), height_cm: height_cm, mass_kg: mass_kg, posture: posture,
-          vital_capacity_l: vital_capacity_l, thrift: thrift)
+        Physiology::Body.new(
+          sex: sex,
+          age: age_on(on),
+          height_cm: height_cm,
+          mass_kg: mass_kg,
+          posture: posture,
+          vital_capacity_l: vital_capacity_l,
+          thrift: thrift
+        )
       end
 
       # @return [Measures::Values] what doses are computed from
       def to_values = Measure.newest_values([self]).fetch(id)
 
       # @return [Records::Day] of that date; a new one where nothing was said yet
-      def day_on(date) = days.find_by(local_date: date) || Day.new(account_id: account_id, athlete: self, local_date: date)
+      def day_on(date) =
+        days.find_by(local_date: date) || Day.new(account_id: account_id, athlete: self, local_date: date)
 
       # @param on [Date] the day of the reading: the baseline is that of the fortnight before it
       # @return [Measures::Context]
       def to_context(on:)
-        Measures::Context.new(trained: disciplines.intersect?(%w[freediving spearfishing]), nervous: nervous,
-          sleep_signs: sleep_signs, busy_signs: busy_signs, child: age_on(on) < Windlass::Screening::Ages::SMALL_HOLDS_FROM, use: control_pause_use.to_sym, baseline_s: mornings_before(on).baseline_s(on - 1))
+        Measures::Context.new(
+          trained: disciplines.intersect?(%w[freediving spearfishing]),
+          nervous: nervous,
+          sleep_signs: sleep_signs,
+          busy_signs: busy_signs,
+          child: age_on(on) < Windlass::Screening::Ages::SMALL_HOLDS_FROM,
+          use: control_pause_use.to_sym,
+          baseline_s: mornings_before(on).baseline_s(on - 1)
+        )
       end
 
       # @return [Measures::MorningSeries] of the fortnight before a day, and a day to spare
@@ -68,20 +86,41 @@ module Windlass
       def to_screen(on:)
         newest = screenings.max_by { |one| [one.answered_on, one.id] }
         newest = nil unless newest&.readable?
-        Windlass::Screening::Screen.new(answered_on: newest&.answered_on, conditions: newest ? newest.conditions.map(&:to_sym) : [],
-          guardian_consent_on: newest&.guardian_consent_on, clearances: clearances.map(&:to_core), age: age_on(on))
+        Windlass::Screening::Screen.new(
+          answered_on: newest&.answered_on,
+          conditions: newest ? newest.conditions.map(&:to_sym) : [],
+          guardian_consent_on: newest&.guardian_consent_on,
+          clearances: clearances.map(&:to_core),
+          age: age_on(on)
+        )
       end
 
       # @return [Array] all that {#to_bounds} and {#switches} are made of, besides the day and the measures
       def bounded_by
         newest = screenings.max_by { |one| [one.answered_on, one.id] }
-        [sex, born_on, height_cm, mass_kg, vital_capacity_l, thrift, locks, newest&.answered_on, newest&.conditions, newest&.guardian_consent_on, clearances.map { |one| [one.families, one.given_on, one.expires_on] }]
+        [
+          sex,
+          born_on,
+          height_cm,
+          mass_kg,
+          vital_capacity_l,
+          thrift,
+          locks,
+          newest&.answered_on,
+          newest&.conditions,
+          newest&.guardian_consent_on,
+          clearances.map { |one| [one.families, one.given_on, one.expires_on] }
+        ]
       end
 
       # @return [Hash] what bounds every ladder of this athlete: the gas model, the screening
       def to_bounds(on:, values:)
-        {outlook: Forecasts.outlook(self, on: on, values: values),
-         guards: [Progression::ScreenGuard.new(screen: to_screen(on: on), on: on, maximal_hold_s: values.maximal_hold_s)]}
+        {
+          outlook: Forecasts.outlook(self, on: on, values: values),
+          guards: [
+            Progression::ScreenGuard.new(screen: to_screen(on: on), on: on, maximal_hold_s: values.maximal_hold_s)
+          ]
+        }
       end
 
       # @return [Hash{Symbol => Boolean}] what is switched on for this athlete, where the screening leaves it open

@@ -2,8 +2,8 @@
 
 module Windlass
   module Records
-    # What was entered wrong is discarded, and can be brought back. Discarded it doses nothing and is shown nowhere but on its own page: that
-    # has to hold for every query that anybody will ever write, so it is the default.
+    # What was entered wrong is discarded, and can be brought back. Discarded it doses nothing and is shown nowhere but
+    # on its own page: that has to hold for every query that anybody will ever write, so it is the default.
     module Discardable
       extend ActiveSupport::Concern
 

@@ -42,7 +42,13 @@ module Windlass
       belongs_to :athlete, optional: true
 
       WATER = "water"
-      KINDS = {"competition" => "Competition", "swell" => "Swell", "concert" => "Concert", "test" => "Maximal hold", WATER => "In the water"}.freeze
+      KINDS = {
+        "competition" => "Competition",
+        "swell" => "Swell",
+        "concert" => "Concert",
+        "test" => "Maximal hold",
+        WATER => "In the water"
+      }.freeze
 
       def water? = kind == WATER
 
@@ -53,7 +59,8 @@ module Windlass
         Windlass::Programme::Event.new(date: local_date, kind: kind.to_sym, at_min: at_min, name: name.presence)
       end
 
-      def in_words = [name.presence || KINDS.fetch(kind), (format("%02d:%02d", *at_min.divmod(60)) if at_min)].compact.join(", ")
+      def in_words =
+        [name.presence || KINDS.fetch(kind), (format("%02d:%02d", *at_min.divmod(60)) if at_min)].compact.join(", ")
     end
 
     # Days on which somebody does not train.

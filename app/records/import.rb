@@ -2,8 +2,8 @@
 
 module Windlass
   module Records
-    # A file that is read in behind the page: what it is about, how far it is, how it ended. Its bytes lie beside it in pieces, so that
-    # keeping them holds the database for a moment only.
+    # A file that is read in behind the page: what it is about, how far it is, how it ended. Its bytes lie beside it in
+    # pieces, so that keeping them holds the database for a moment only.
     class Import < Record
       self.table_name = "imports"
       belongs_to :account
@@ -23,7 +23,11 @@ module Windlass
       # @return [Import] that waits
       def self.keep(account, kind:, bytes:, about:, now:)
         create!(account: account, uuid: SecureRandom.uuid, kind: kind, about: about, made_at: now).tap do |import|
-          (0...bytes.bytesize).step(PIECE_BYTES).with_index { |from, number| import.pieces.create!(number: number, bytes: bytes.byteslice(from, PIECE_BYTES)) }
+          (0...bytes.bytesize)
+            .step(PIECE_BYTES)
+            .with_index do |from, number|
+              import.pieces.create!(number: number, bytes: bytes.byteslice(from, PIECE_BYTES))
+            end
         end
       end
 

@@ -13,13 +13,21 @@ module Windlass
 
       # @param before [Array<Windlass::Timeline::Segment>] what came before its first second
       # @return [Windlass::Timeline::Compiled]
-      def compiled(before:) = READ.fetch([digest, before]) { Windlass::Timeline::Compiled.new(segments.map { |segment| Windlass::Timeline::Segment.from_h_plain(segment) }, before: before) }
+      def compiled(before:) =
+        READ.fetch([digest, before]) do
+          Windlass::Timeline::Compiled.new(
+            segments.map { |segment| Windlass::Timeline::Segment.from_h_plain(segment) },
+            before: before
+          )
+        end
 
       # @param plans [Array<Array<Hash>>] segments of several
       # @return [Hash{Array<Hash> => Integer}] ids, of what was there and of what is kept now
       def self.keep(plans)
         digests = plans.uniq.to_h { |segments| [segments, digest_of(segments)] }
-        insert_all(digests.map { |segments, digest| {digest: digest, segments: segments} }, unique_by: :digest) if digests.any?
+        if digests.any?
+          insert_all(digests.map { |segments, digest| {digest: digest, segments: segments} }, unique_by: :digest)
+        end
         ids = where(digest: digests.values).pluck(:digest, :id).to_h
         digests.transform_values { |digest| ids.fetch(digest) }
       end

@@ -19,9 +19,14 @@ module Windlass
       COUNTED = "repeat.count"
       COUNTED_DAYS = 42
 
-      # @return [Hash{Integer => Array<Hash>}] doses of the newest sessions that verdicts counted as clean without a break, newest first, by prescription
+      # @return [Hash{Integer => Array<Hash>}] doses of the newest sessions that verdicts counted as clean without a
+      #   break, newest first, by prescription
       def self.clean_row(athlete_ids, on:)
-        kept.joins(:prescription).where(prescriptions: {athlete_id: athlete_ids}, local_date: (on - COUNTED_DAYS)..on).order(local_date: :desc, id: :desc).group_by(&:prescription_id)
+        kept
+          .joins(:prescription)
+          .where(prescriptions: {athlete_id: athlete_ids}, local_date: (on - COUNTED_DAYS)..on)
+          .order(local_date: :desc, id: :desc)
+          .group_by(&:prescription_id)
           .transform_values { |moves| moves.take_while(&:counted?).map { |move| dose(move.dose_before) } }
       end
 

@@ -7,7 +7,8 @@ module Windlass
       self.table_name = "own_words"
 
       # @param segments [Array<Timeline::Segment>]
-      # @return [Hash{String => Integer}] of their own words, how many milliseconds those take that are rendered, in the slowest voice
+      # @return [Hash{String => Integer}] of their own words, how many milliseconds those take that are rendered, in the
+      #   slowest voice
       def self.ms(segments)
         names = segments.filter_map(&:own).uniq.index_by { |text| Spoken::Clips.own_name(text) }
         return {} if names.empty?

@@ -25,7 +25,8 @@ module Windlass
       # @return [Boolean] nothing of it is run any more: it was ended, or was to be run once and was
       def over? = state == "ended" && !(run_once && sessions.run.none?)
 
-      def over_words = "#{run_once ? "It was to be run once, and was" : "This prescription is ended"}: nothing of it is run any more."
+      def over_words =
+        "#{run_once ? "It was to be run once, and was" : "This prescription is ended"}: nothing of it is run any more."
 
       def quiet_words = "Quiet breathing for now, until a new measure has been taken."
 
@@ -40,21 +41,36 @@ module Windlass
 
       # @param on [Date]
       # @param values [Measures::Values]
-      # @return [Progression::Standing, nil] nil where the measures, the model or the screening do not offer the protocol
-      def to_standing(on:, values: athlete.to_values) = standing_with(dose, protocol: protocol, reduced: reduced, on: on, values: values)
+      # @return [Progression::Standing, nil] nil where the measures, the model or the screening do not offer the
+      #   protocol
+      def to_standing(on:, values: athlete.to_values) =
+        standing_with(dose, protocol: protocol, reduced: reduced, on: on, values: values)
 
       # @param with [Hash] a dose that they have, or had, as the database gives it
       # @return [Progression::Standing, nil]
       def standing_with(with, protocol:, reduced:, on:, values:)
         STANDINGS.fetch([protocol, with, reduced, limits, own_dose, values, on, *athlete.bounded_by]) do
           given = Record.dose(with)
-          Progression::Standing.of(Protocols.bound(protocol) { given }, values, dose: given, reduced: reduced, **to_bounds(on: on, values: values))
+          Progression::Standing.of(
+            Protocols.bound(protocol) { given },
+            values,
+            dose: given,
+            reduced: reduced,
+            **to_bounds(on: on, values: values)
+          )
         end
       end
 
       # @return [Hash] what bounds the ladder: the coach, the model, the screening
       def to_bounds(on:, values:)
-        {limits: {**Record.dose(limits), **athlete.switches}, from: Record.dose(own_dose), **athlete.to_bounds(on: on, values: values)}
+        {
+          limits: {
+            **Record.dose(limits),
+            **athlete.switches
+          },
+          from: Record.dose(own_dose),
+          **athlete.to_bounds(on: on, values: values)
+        }
       end
     end
   end

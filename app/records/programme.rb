@@ -17,7 +17,10 @@ module Windlass
       # Planned, and not over.
       # Each length by itself: databases add days to a date each in their own way.
       NOT_OVER = Windlass::Programme::WEEKS.map { "(weeks = ? AND starts_on >= ?)" }.join(" OR ").freeze
-      scope :current, ->(on) { open.where("(#{NOT_OVER})", *Windlass::Programme::WEEKS.flat_map { |weeks| [weeks, on - 7 * weeks + 1] }) }
+      scope :current,
+        ->(on) do
+          open.where("(#{NOT_OVER})", *Windlass::Programme::WEEKS.flat_map { |weeks| [weeks, on - 7 * weeks + 1] })
+        end
 
       def ends_on = starts_on + 7 * weeks - 1
 
@@ -25,16 +28,27 @@ module Windlass
       def week_starts = Array.new(weeks) { |week| starts_on + 7 * week }
 
       # @return [Array<Windlass::Programme::Slot>] of the group and of the athlete
-      def slots = [*group&.slots, *Slot.where(athlete_id: athlete_id).in_order].map(&:to_core).sort_by { |slot| [slot.day, slot.at_min] }
+      def slots =
+        [*group&.slots, *Slot.where(athlete_id: athlete_id).in_order].map(&:to_core)
+          .sort_by { |slot| [slot.day, slot.at_min] }
 
       # @return [Array<Event>] of the group and of the athlete
-      def events = @events ||= [*group&.events, *Event.where(athlete_id: athlete_id)].sort_by { |event| [event.local_date, event.id] }
+      def events =
+        @events ||=
+          [*group&.events, *Event.where(athlete_id: athlete_id)].sort_by { |event| [event.local_date, event.id] }
 
       # @return [Windlass::Programme::Calendar] in the place's own time
       def to_calendar
         waters, events = self.events.partition(&:water?)
-        Windlass::Programme::Calendar.new(from: starts_on, weeks: weeks, easy_every: easy_every, events: events.map(&:to_core), waters: waters.map(&:to_core),
-          absences: Absence.where(athlete_id: athlete_id).map(&:to_core), clock: ->(date, minutes) { Time.local(date.year, date.month, date.day, *minutes.divmod(60)) })
+        Windlass::Programme::Calendar.new(
+          from: starts_on,
+          weeks: weeks,
+          easy_every: easy_every,
+          events: events.map(&:to_core),
+          waters: waters.map(&:to_core),
+          absences: Absence.where(athlete_id: athlete_id).map(&:to_core),
+          clock: ->(date, minutes) { Time.local(date.year, date.month, date.day, *minutes.divmod(60)) }
+        )
       end
     end
 
@@ -73,7 +87,8 @@ module Windlass
       def moved? = !moved_from_on.nil?
 
       # @return [Array] to sort by: its turn among those that share its slot
-      def place_in_slot = Windlass::Programme::SlotOrder.of(to_protocol, test? ? nil : Record.dose(prescription.dose)) + [key.to_s]
+      def place_in_slot =
+        Windlass::Programme::SlotOrder.of(to_protocol, test? ? nil : Record.dose(prescription.dose)) + [key.to_s]
 
       # @return [Windlass::Programme::Wish]
       def to_wish = Windlass::Programme::Wish.new(key: key, date: local_date, at_min: at_min, rung: rung)

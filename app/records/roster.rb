@@ -6,11 +6,24 @@ module Windlass
     class Roster
       PAGE = 50
       WHO = {"here" => "who trains here", "left" => "who has left", "all" => "everybody"}.freeze
-      ORDERS = {"name" => "by name", "trained" => "trained last", "idle" => "longest without training", "pause" => "shortest control pause", "hold" => "longest maximal hold"}.freeze
+      ORDERS = {
+        "name" => "by name", "trained" => "trained last", "idle" => "longest without training",
+        "pause" => "shortest control pause", "hold" => "longest maximal hold"
+      }.freeze
 
-      NEWEST = ->(kind) { "(SELECT value FROM measures WHERE measures.athlete_id = athletes.id AND kind = '#{kind}' AND discarded_at IS NULL ORDER BY taken_at DESC LIMIT 1)" }
-      TRAINED = "(SELECT max(local_date) FROM sessions WHERE sessions.athlete_id = athletes.id AND discarded_at IS NULL)"
-      SORTED = {"name" => nil, "trained" => "#{TRAINED} DESC NULLS LAST", "idle" => "#{TRAINED} ASC NULLS FIRST", "pause" => "#{NEWEST["control_pause"]} ASC NULLS LAST", "hold" => "#{NEWEST["maximal_hold"]} DESC NULLS LAST"}.freeze
+      NEWEST = ->(kind) do
+        "(SELECT value FROM measures WHERE measures.athlete_id = athletes.id AND kind = '#{kind}' AND discarded_at " \
+        "IS NULL ORDER BY taken_at DESC LIMIT 1)"
+      end
+      TRAINED =
+        "(SELECT max(local_date) FROM sessions WHERE sessions.athlete_id = athletes.id AND discarded_at IS NULL)"
+      SORTED = {
+        "name" => nil,
+        "trained" => "#{TRAINED} DESC NULLS LAST",
+        "idle" => "#{TRAINED} ASC NULLS FIRST",
+        "pause" => "#{NEWEST["control_pause"]} ASC NULLS LAST",
+        "hold" => "#{NEWEST["maximal_hold"]} DESC NULLS LAST"
+      }.freeze
 
       attr_reader :search, :who, :order, :group_id
 
@@ -38,9 +51,15 @@ module Windlass
       def number = @page.clamp(1, [pages, 1].max)
 
       # @return [Array<Athlete>] of this page
-      def athletes = sorted.offset((number - 1) * PAGE).limit(PAGE).includes(:suspensions, :screenings, :clearances, prescriptions: :athlete).to_a
+      def athletes =
+        sorted
+          .offset((number - 1) * PAGE)
+          .limit(PAGE)
+          .includes(:suspensions, :screenings, :clearances, prescriptions: :athlete)
+          .to_a
 
-      def path(number) = "/athletes?#{URI.encode_www_form({search: search, who: who, order: order, group: group_id, page: number}.reject { |_, value| value.to_s.empty? })}"
+      def path(number) =
+        "/athletes?#{URI.encode_www_form({search: search, who: who, order: order, group: group_id, page: number}.reject { |_, value| value.to_s.empty? })}"
 
       private
 
@@ -50,7 +69,14 @@ module Windlass
         all = @account.athletes
         all = all.where((who == "left") ? "left_on IS NOT NULL" : "left_on IS NULL") unless who == "all"
         all = all.where(id: Member.where(group_id: group_id).select(:athlete_id)) if group_id
-        search.empty? ? all : all.where("lower(name) LIKE :part ESCAPE '\\' OR lower(CAST(disciplines AS text)) LIKE :part ESCAPE '\\'", part: "%#{Athlete.sanitize_sql_like(search.downcase)}%")
+        if search.empty?
+          all
+        else
+          all.where(
+            "lower(name) LIKE :part ESCAPE '\\' OR lower(CAST(disciplines AS text)) LIKE :part ESCAPE '\\'",
+            part: "%#{Athlete.sanitize_sql_like(search.downcase)}%"
+          )
+        end
       end
     end
   end

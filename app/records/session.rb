@@ -22,10 +22,15 @@ module Windlass
       # Without false starts that were discarded.
       scope :kept, -> { run.where(discarded_at: nil) }
       # Days on which no verdict has been decided.
-      scope :undecided, -> {
-        decided = Move.kept.where("moves.prescription_id = sessions.prescription_id").where("moves.local_date = sessions.local_date")
-        where.not(decided.arel.exists)
-      }
+      scope :undecided,
+        -> do
+          decided =
+            Move
+              .kept
+              .where("moves.prescription_id = sessions.prescription_id")
+              .where("moves.local_date = sessions.local_date")
+          where.not(decided.arel.exists)
+        end
       # What two devices ran, and nobody said yet which of them it was. Worded as its index is.
       scope :with_unsettled_twins, -> { where("twin_of_id IS NOT NULL AND NOT twin_settled") }
       scope :in_order, -> { order(:started_at, :id) }
@@ -57,9 +62,14 @@ module Windlass
       # @return [Physiology::Forecast, nil] of the whole plan, with its trace
       def forecast_of_plan = Forecasts.of(athlete, to_timeline, on: local_date, posture: posture.to_sym)
 
-      # @return [Hash{Integer => Numeric}] milliseconds of a beat, by the number of a sounded exhale that is counted in beats
+      # @return [Hash{Integer => Numeric}] milliseconds of a beat, by the number of a sounded exhale that is counted in
+      #   beats
       def beat_ms
-        parts.each.with_index(1).select { |part, _| part.is_a?(Timeline::Compiled::Sounded) && part.beats }.to_h { |sound, number| [number, sound.ms / sound.beats.to_r] }
+        parts
+          .each
+          .with_index(1)
+          .select { |part, _| part.is_a?(Timeline::Compiled::Sounded) && part.beats }
+          .to_h { |sound, number| [number, sound.ms / sound.beats.to_r] }
       end
 
       # @return [Array<Hash>] of the plan
@@ -73,14 +83,28 @@ module Windlass
       # @return [Timeline::Compiled] as it was planned
       def to_timeline = timeline.compiled(before: to_protocol.worked_up(to_dose))
 
-      # @return [Array<Timeline::Compiled::Placed, Timeline::Compiled::Sounded>] what is judged of the plan: the first has number 1
+      # @return [Array<Timeline::Compiled::Placed, Timeline::Compiled::Sounded>] what is judged of the plan: the first
+      #   has number 1
       def parts = to_protocol.judged_parts(to_timeline)
 
       # @return [Progression::Session] this set alone
       def to_core
-        Progression::Session.new(id: id, date: local_date, protocol: protocol, dose: to_dose, effort: effort,
-          symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.map(&:to_core), seconds_done: done_ms && done_ms / 1000.0,
-          ended_at: ended_at&.getlocal, washout: washout, ribs: ribs&.to_sym, refused: !caution.empty?, rounds_planned: rounds_planned)
+        Progression::Session.new(
+          id: id,
+          date: local_date,
+          protocol: protocol,
+          dose: to_dose,
+          effort: effort,
+          symptoms: symptoms.map(&:to_sym),
+          light: light,
+          rounds: rounds.map(&:to_core),
+          seconds_done: done_ms && done_ms / 1000.0,
+          ended_at: ended_at&.getlocal,
+          washout: washout,
+          ribs: ribs&.to_sym,
+          refused: !caution.empty?,
+          rounds_planned: rounds_planned
+        )
       end
 
       # @return [Integer] judged parts that this set was to have
@@ -92,16 +116,24 @@ module Windlass
       # @return [Array<Integer>] numbers of the rounds after which a first breath is asked for
       def asked_breaths
         case to_protocol.first_breath
-        when :never then []
-        when :end then rounds.map(&:number).last(1)
-        when :hold then rounds.map(&:number)
-        else to_protocol.asked_after(to_dose).to_a
+        when :never
+          []
+        when :end
+          rounds.map(&:number).last(1)
+        when :hold
+          rounds.map(&:number)
+        else
+          to_protocol.asked_after(to_dose).to_a
         end
       end
 
-      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at ribs].push(Arel.sql("prescriptions.run_once"), :caution).freeze
+      COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at ribs].push(
+        Arel.sql("prescriptions.run_once"),
+        :caution
+      ).freeze
 
-      # What was judged once stays as it is, mostly: kept under the mark that the database changes with anything that a judge reads of it.
+      # What was judged once stays as it is, mostly: kept under the mark that the database changes with anything that a
+      # judge reads of it.
       JUDGED = Kept.new(4_000)
 
       # The past of an athlete, read without making a record of each of its many rounds.
@@ -117,13 +149,25 @@ module Windlass
       def self.days_done(athlete_ids, days)
         sets = kept.where(athlete_id: athlete_ids, local_date: days).where("done_ms > 0")
         # Only what holds once at most can be a false start: the others are not read whole.
-        short = sets.where("(SELECT count(*) FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0) <= 1").ids
-        sets.where.not(id: false_starts(short)).distinct.pluck(:prescription_id, :local_date).map { |id, date| [id, date.to_date] }
+        short =
+          sets.where(
+            "(SELECT count(*) FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0) <= 1"
+          ).ids
+        sets
+          .where.not(id: false_starts(short))
+          .distinct
+          .pluck(:prescription_id, :local_date)
+          .map { |id, date| [id, date.to_date] }
       end
 
       # @return [Integer] training days, a protocol each, on which a first breath was a gasp
       def self.days_with_gasps(athlete_id, days)
-        kept.where(athlete_id: athlete_id, local_date: days).where("EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.first_breath = 'gasp')").distinct.pluck(:prescription_id, :local_date).size
+        kept
+          .where(athlete_id: athlete_id, local_date: days)
+          .where("EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.first_breath = 'gasp')")
+          .distinct
+          .pluck(:prescription_id, :local_date)
+          .size
       end
 
       # @param of [Hash] whose: `prescription_id:` or `athlete_id:`
@@ -148,36 +192,91 @@ module Windlass
       # @return [Array<Progression::Session>] in their order
       def self.read(ids)
         rounds = Round.core_by_session(ids)
-        planned = Hash.new { |known, (protocol, dose)| known[[protocol, dose]] = Protocols.find(protocol).bound(dose).then { |family| family.rounds(dose) / family.sets(dose) } }
-        where(id: ids).joins(:prescription).pluck(*COLUMNS).to_h do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at, ribs, once, caution|
-          given = dose(dose)
-          [id, Progression::Session.new(id: id, date: date, protocol: protocol, dose: given, effort: effort, washout: washout, ended_at: ended_at&.getlocal,
-            symptoms: symptoms.map(&:to_sym), light: light, rounds: rounds.fetch(id, []), seconds_done: done_ms && done_ms / 1000.0,
-            ribs: ribs&.to_sym, once: once == true || once == 1, refused: !caution.empty?, rounds_planned: planned[[protocol, given]])]
-        end.values_at(*ids)
+        planned =
+          Hash.new do |known, (protocol, dose)|
+            known[[protocol, dose]] = Protocols
+              .find(protocol)
+              .bound(dose)
+              .then { |family| family.rounds(dose) / family.sets(dose) }
+          end
+        where(id: ids)
+          .joins(:prescription)
+          .pluck(*COLUMNS)
+          .to_h do |id, date, protocol, dose, effort, symptoms, light, done_ms, washout, ended_at, ribs, once, caution|
+            given = dose(dose)
+            [
+              id,
+              Progression::Session.new(
+                id: id,
+                date: date,
+                protocol: protocol,
+                dose: given,
+                effort: effort,
+                washout: washout,
+                ended_at: ended_at&.getlocal,
+                symptoms: symptoms.map(&:to_sym),
+                light: light,
+                rounds: rounds.fetch(id, []),
+                seconds_done: done_ms && done_ms / 1000.0,
+                ribs: ribs&.to_sym,
+                once: once == true || once == 1,
+                refused: !caution.empty?,
+                rounds_planned: planned[[protocol, given]]
+              )
+            ]
+          end
+          .values_at(*ids)
       end
 
-      HELD = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped)"
-      UNCALM = "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT rounds.skipped AND COALESCE(rounds.first_breath, '') <> 'smooth')"
+      HELD =
+        "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT " \
+        "rounds.skipped)"
+      UNCALM =
+        "EXISTS (SELECT 1 FROM rounds WHERE rounds.session_id = sessions.id AND rounds.held_ms > 0 AND NOT " \
+        "rounds.skipped AND COALESCE(rounds.first_breath, '') <> 'smooth')"
       CALM = "#{HELD} AND NOT #{UNCALM}"
-      # What the dose says beside: of blocks what they were; of what washes out, how many breaths did; of loaded holds, how long they were.
-      DOSE_MATTERS = "NOT #{HELD} OR sessions.protocol LIKE 'blocks%' OR sessions.protocol IN (#{Protocols::ALL.select(&:with_workouts).map { |one| "'#{one.id}'" }.join(", ")}) OR sessions.washout >= #{Physiology::OVER_BREATHED_MMHG}"
-      OUTLINE = [:athlete_id, :id, :local_date, :protocol, :ended_at, :washout, Arel.sql("CASE WHEN #{DOSE_MATTERS} THEN sessions.dose END"), Arel.sql(HELD), Arel.sql(CALM), :done_ms, :discarded_at].freeze
+      # What the dose says beside: of blocks what they were; of what washes out, how many breaths did; of loaded holds,
+      # how long they were.
+      DOSE_MATTERS =
+        "NOT #{HELD} OR sessions.protocol LIKE 'blocks%' OR sessions.protocol IN " \
+        "(#{Protocols::ALL.select(&:with_workouts).map { |one| "'#{one.id}'" }.join(", ")}) OR sessions.washout >= " \
+        "#{Physiology::OVER_BREATHED_MMHG}"
+      OUTLINE = [
+        :athlete_id,
+        :id,
+        :local_date,
+        :protocol,
+        :ended_at,
+        :washout,
+        Arel.sql("CASE WHEN #{DOSE_MATTERS} THEN sessions.dose END"),
+        Arel.sql(HELD),
+        Arel.sql(CALM),
+        :done_ms,
+        :discarded_at
+      ].freeze
 
       # The days of recent sessions, and the newest of each protocol however old.
       # @return [Array<Array(Integer, Progression::Outline)>] athlete and session
       def self.outlines(athlete_ids, since:)
         begun = run.where(athlete_id: athlete_ids)
-        old = newest_days(athlete_ids).filter_map do |athlete_id, protocol, day|
-          [athlete_id, Progression::Outline.new(id: "newest #{protocol}", date: day, protocol: protocol)] if day < since
-        end
+        old =
+          newest_days(athlete_ids).filter_map do |athlete_id, protocol, day|
+            if day < since
+              [athlete_id, Progression::Outline.new(id: "newest #{protocol}", date: day, protocol: protocol)]
+            end
+          end
         outlined(begun.where(local_date: since..)) + old
       end
 
       # @return [Array<Date>] days on which over-breathing was practised
       def self.over_breathed_days(athlete_id, since:)
         calm = Protocols::ALL.reject(&:over_breathing?).map(&:id)
-        perhaps = run.where(athlete_id: athlete_id, local_date: since..).where("washout >= ? OR protocol NOT IN (?)", Physiology::OVER_BREATHED_MMHG, calm)
+        perhaps =
+          run.where(athlete_id: athlete_id, local_date: since..).where(
+            "washout >= ? OR protocol NOT IN (?)",
+            Physiology::OVER_BREATHED_MMHG,
+            calm
+          )
         outlined(perhaps).map(&:last).select(&:over_breathed).map(&:date)
       end
 
@@ -185,23 +284,51 @@ module Windlass
 
       # One look into the index for each prescription there ever was, in place of a walk through all sessions.
       def self.newest_days(athlete_ids)
-        newest = kept.where("sessions.athlete_id = prescriptions.athlete_id AND sessions.protocol = prescriptions.protocol AND done_ms > 0")
-          .order(local_date: :desc).limit(1).select(:local_date)
-        Prescription.where(athlete_id: athlete_ids).distinct.pluck(:athlete_id, :protocol, Arel.sql("(#{newest.to_sql})"))
+        newest =
+          kept
+            .where(
+              "sessions.athlete_id = prescriptions.athlete_id AND sessions.protocol = prescriptions.protocol AND " \
+              "done_ms > 0"
+            )
+            .order(local_date: :desc)
+            .limit(1)
+            .select(:local_date)
+        Prescription
+          .where(athlete_id: athlete_ids)
+          .distinct
+          .pluck(:athlete_id, :protocol, Arel.sql("(#{newest.to_sql})"))
           .filter_map { |athlete_id, protocol, date| [athlete_id, protocol, date.to_date] if date }
       end
 
-      # It counts where it held something, or ran where minutes are judged, and was not discarded. Walls go by its having run.
+      # It counts where it held something, or ran where minutes are judged, and was not discarded. Walls go by its
+      # having run.
       def self.outline(id, date, protocol, ended_at, washout, dose, held, calm, done_ms, discarded_at)
         known = dose && dose(dose.is_a?(String) ? JSON.parse(dose) : dose)
-        done = [1, true].include?(held) || (done_ms.to_i > 0 && Protocols.find(protocol).bound(known).judged_by_minutes?(known))
-        Progression::Outline.new(id: id, date: date, protocol: protocol, dose: known, ended_at: ended_at&.getlocal, washout: washout, counts: done && discarded_at.nil?, ran: done_ms.to_i > 0, calm: [1, true].include?(calm))
+        done =
+          [1, true].include?(held) ||
+          (done_ms.to_i > 0 && Protocols.find(protocol).bound(known).judged_by_minutes?(known))
+        Progression::Outline.new(
+          id: id,
+          date: date,
+          protocol: protocol,
+          dose: known,
+          ended_at: ended_at&.getlocal,
+          washout: washout,
+          counts: done && discarded_at.nil?,
+          ran: done_ms.to_i > 0,
+          calm: [1, true].include?(calm)
+        )
       end
       private_class_method :cores, :read, :newest_days, :outlined, :outline
 
       # @return [Array<Session>] the sets of this day and dose, this one among them
       def sets_of_the_day
-        self.class.kept.where(prescription_id: prescription_id, local_date: local_date).includes(:rounds).in_order
+        self
+          .class
+          .kept
+          .where(prescription_id: prescription_id, local_date: local_date)
+          .includes(:rounds)
+          .in_order
           .select { |set| set.dose == dose }
       end
     end

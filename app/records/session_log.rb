@@ -16,9 +16,31 @@ module Windlass
       # What it is sorted by, and how a page goes on after the last row of the one before. Each order has an index.
       Order = Value.define(:by, :after)
       ORDERS = {
-        "newest" => Order.new(by: {local_date: :desc, id: :desc}, after: ->(_, day, id) { ["(sessions.local_date, sessions.id) < (?, ?)", day, id] }),
-        "oldest" => Order.new(by: {local_date: :asc, id: :asc}, after: ->(_, day, id) { ["(sessions.local_date, sessions.id) > (?, ?)", day, id] }),
-        "hardest" => Order.new(by: {effort: :desc, local_date: :desc, id: :desc}, after: ->(*last) { ["(sessions.effort, sessions.local_date, sessions.id) < (?, ?, ?)", *last] })
+        "newest" =>
+          Order.new(
+            by: {
+              local_date: :desc,
+              id: :desc
+            },
+            after: ->(_, day, id) { ["(sessions.local_date, sessions.id) < (?, ?)", day, id] }
+          ),
+        "oldest" =>
+          Order.new(
+            by: {
+              local_date: :asc,
+              id: :asc
+            },
+            after: ->(_, day, id) { ["(sessions.local_date, sessions.id) > (?, ?)", day, id] }
+          ),
+        "hardest" =>
+          Order.new(
+            by: {
+              effort: :desc,
+              local_date: :desc,
+              id: :desc
+            },
+            after: ->(*last) { ["(sessions.effort, sessions.local_date, sessions.id) < (?, ?, ?)", *last] }
+          )
       }.freeze
 
       # A session's verdict: what was decided of its day, or what is proposed.
@@ -48,7 +70,9 @@ module Windlass
         found = Session.run.where(account_id: @account.ids).order(order.by)
         found = found.where.not(effort: nil) if order.by.key?(:effort)
         found = found.where(discarded_at: nil) unless @filter.discarded
-        [:athlete_id, :protocol, :place].each { |column| found = found.where(column => @filter.public_send(column)) if @filter.public_send(column) }
+        %i[athlete_id protocol place].each do |column|
+          found = found.where(column => @filter.public_send(column)) if @filter.public_send(column)
+        end
         found = found.where(local_date: @filter.from..) if @filter.from
         found = found.where(local_date: ..@filter.to) if @filter.to
         said(judged(found)).select("sessions.*", "#{VERDICT} AS verdict")
@@ -61,13 +85,22 @@ module Windlass
       def judged(found)
         return found if @filter.verdict.nil?
 
-        RARE.include?(@filter.verdict) ? found.where(LOOKED_UP, verdict: @filter.verdict) : found.where("#{VERDICT} = ?", @filter.verdict)
+        if RARE.include?(@filter.verdict)
+          found.where(LOOKED_UP, verdict: @filter.verdict)
+        else
+          found.where("#{VERDICT} = ?", @filter.verdict)
+        end
       end
 
       def said(found)
         found = found.where("symptoms <> '[]'") if @filter.symptom
-        found = found.where("CAST(symptoms AS text) LIKE ?", "%\"#{@filter.symptom}\"%") if @filter.symptom && @filter.symptom != Forms::LogForm::ANY
-        @filter.search ? found.where("note LIKE ? ESCAPE '\\'", "%#{Session.sanitize_sql_like(@filter.search)}%") : found
+        found = found.where("CAST(symptoms AS text) LIKE ?", "%\"#{@filter.symptom}\"%") if @filter.symptom &&
+          @filter.symptom != Forms::LogForm::ANY
+        if @filter.search
+          found.where("note LIKE ? ESCAPE '\\'", "%#{Session.sanitize_sql_like(@filter.search)}%")
+        else
+          found
+        end
       end
     end
   end

@@ -8,7 +8,14 @@ module Windlass
       has_many :sessions, -> { order(:lane) }
 
       # @return [Array<Windlass::Squad::Lane>] in order
-      def to_lanes = sessions.map { |session| Windlass::Squad::Lane.of(session.to_timeline, id: session.uuid, pair: session.pair_lane && sessions[session.pair_lane].uuid) }
+      def to_lanes =
+        sessions.map do |session|
+          Windlass::Squad::Lane.of(
+            session.to_timeline,
+            id: session.uuid,
+            pair: session.pair_lane && sessions[session.pair_lane].uuid
+          )
+        end
 
       # @return [Windlass::Squad::LineUp]
       def to_line_up = Windlass::Squad::LineUp.new(to_lanes, sessions.map(&:starts_s), gap_s: gap_s)

@@ -2,9 +2,10 @@
 
 module Windlass
   module Records
-    # Many rows at once, without holding the database for long: they are written in batches that nobody sees yet, and become visible in one
-    # step. Killed in the middle, nothing of them is ever seen, and the next time sweeps them away.
-    # A row that is not seen yet stands as discarded at a moment of the first day of 1970, its own of each writing.
+    # Many rows at once, without holding the database for long: they are written in batches that nobody sees yet, and
+    # become visible in one step. Killed in the middle, nothing of them is ever seen, and the next time sweeps them
+    # away. A row that is not seen yet stands as discarded at a moment of the first day of 1970, its own of each
+    # writing.
     class Unseen
       # Rows a batch: the write lock is held for a few milliseconds.
       BATCH = 200
@@ -46,7 +47,9 @@ module Windlass
       # @return [Integer] rows that are seen now
       def show(except: nil)
         mine = @all.where(discarded_at: @stamp)
-        raise Error, "Somebody else reads in for the same athletes just now. Nothing was kept: try it again." if @written && mine.count != @written
+        if @written && mine.count != @written
+          raise Error, "Somebody else reads in for the same athletes just now. Nothing was kept: try it again."
+        end
 
         mine.where(except).delete_all if except
         mine.update_all(discarded_at: nil)

@@ -7,10 +7,23 @@ module Windlass
         app.helpers Helpers
 
         app.get("/athletes") do
-          erb :"athletes/index", locals: {title: "Athletes", page: Presenters::Roster.new(Records::Roster.new(account, %i[search who order group page].to_h { |key| [key, said(key)[0, 80]] }), today: today)}
+          erb :"athletes/index",
+            locals: {
+              title: "Athletes",
+              page:
+                Presenters::Roster.new(
+                  Records::Roster.new(
+                    account,
+                    %i[search who order group page].to_h { |key| [key, said(key)[0, 80]] }
+                  ),
+                  today: today
+                )
+            }
         end
 
-        app.get("/athletes/new") { athlete_form(Forms::AthleteForm.blank("control_pause_use" => "primary", "uuid" => SecureRandom.uuid)) }
+        app.get("/athletes/new") do
+          athlete_form(Forms::AthleteForm.blank("control_pause_use" => "primary", "uuid" => SecureRandom.uuid))
+        end
 
         app.post("/athletes") do
           form = Forms::AthleteForm.parse(params, today: today)
@@ -26,7 +39,13 @@ module Windlass
         # First who would be added; then, asked for again with the same, all of them or nobody.
         app.post("/athletes/several") do
           text = typed(:text, Formats::TableCsv::MOST_CHARACTERS)
-          table = Formats::Tables.read(text, today: today, day_first: {"day" => true, "month" => false}[said(:order)], kinds: [Formats::AthletesCsv])
+          table =
+            Formats::Tables.read(
+              text,
+              today: today,
+              day_first: {"day" => true, "month" => false}[said(:order)],
+              kinds: [Formats::AthletesCsv]
+            )
           next athletes_preview(table, text) unless said(:keep) == "yes"
 
           tell "#{Words.count(Actions::ReadAthletes.call(account, table, today: today), "athlete")} added."
@@ -42,7 +61,8 @@ module Windlass
         app.post("/athletes/:athlete_id/left") do
           record = athlete
           record.update_columns(left_on: today)
-          tell "#{record.name} has left. The record stays; Today and the groups go on without them.", undo: "/athletes/#{record.id}/back"
+          tell "#{record.name} has left. The record stays; Today and the groups go on without them.",
+            undo: "/athletes/#{record.id}/back"
           redirect to("/athletes"), 303
         end
 
@@ -74,13 +94,30 @@ module Windlass
 
       module Helpers
         def athletes_preview(table, text)
-          page = Presenters::TablePreview.of(Actions::ReadAthletes.preview(account, table, today: today), asks_order: table.asks_order?)
-          erb :"log/table", locals: {title: "Several athletes", page: page, order: said(:order), typed: text, path: "/athletes/several", back: "/athletes/several"}
+          page =
+            Presenters::TablePreview.of(
+              Actions::ReadAthletes.preview(account, table, today: today),
+              asks_order: table.asks_order?
+            )
+          erb :"log/table",
+            locals: {
+              title: "Several athletes",
+              page: page,
+              order: said(:order),
+              typed: text,
+              path: "/athletes/several",
+              back: "/athletes/several"
+            }
         end
 
         def athlete_form(form, athlete = nil)
           status 422 unless form.valid?
-          erb :"athletes/form", locals: {title: athlete ? "Edit #{athlete.name}" : "New athlete", form: form, athlete: athlete}
+          erb :"athletes/form",
+            locals: {
+              title: athlete ? "Edit #{athlete.name}" : "New athlete",
+              form: form,
+              athlete: athlete
+            }
         end
       end
     end

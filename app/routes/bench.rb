@@ -11,8 +11,18 @@ module Windlass
           form = Forms::BenchForm.parse(params)
           page = (Presenters::Bench.new(form, bench_model(form)) if form.valid? && bench_objection(form).nil?)
           status 422 unless form.valid?
-          locals = {title: "Bench", form: form, page: page, objection: bench_objection(form), athletes: account.active_athletes.by_name}
-          part? ? partial(:"bench/result", **locals.slice(:form, :page, :objection)) : erb(:"bench/index", locals: locals)
+          locals = {
+            title: "Bench",
+            form: form,
+            page: page,
+            objection: bench_objection(form),
+            athletes: account.active_athletes.by_name
+          }
+          if part?
+            partial(:"bench/result", **locals.slice(:form, :page, :objection))
+          else
+            erb(:"bench/index", locals: locals)
+          end
         end
       end
 

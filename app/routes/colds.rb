@@ -7,7 +7,9 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/athletes/:athlete_id/cold") { cold_page(Forms::ColdForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s)) }
+        app.get("/athletes/:athlete_id/cold") do
+          cold_page(Forms::ColdForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s))
+        end
 
         app.post("/athletes/:athlete_id/cold") do
           form = Forms::ColdForm.parse(params, today: today)
@@ -21,7 +23,10 @@ module Windlass
         # What was done is kept, with its caution.
         def log_cold(form)
           cold = Actions::LogCold.call(athlete, form.values, now: now)
-          tell ["The cold is logged.", (cold.caution.empty? ? nil : "It counts toward no stage. #{cold.caution}")].compact.join(" ")
+          tell [
+            "The cold is logged.",
+            (cold.caution.empty? ? nil : "It counts toward no stage. #{cold.caution}")
+          ].compact.join(" ")
           redirect to("/athletes/#{athlete.id}/cold"), 303
         end
 

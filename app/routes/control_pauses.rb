@@ -20,15 +20,29 @@ module Windlass
 
         app.get("/control-pauses/:uuid") do
           measure = Records::Measure.where(account_id: account.ids).find_by!(uuid: said(:uuid), kind: "control_pause")
-          erb :"control_pauses/show", locals: {title: "Control pause, #{measure.athlete.name}", athlete: measure.athlete, measure: measure, corrections: Presenters::Corrections.of(measure),
-                                               reading: Presenters::AthleteSheet.reading(measure), page: Presenters::AthleteSheet.new(measure.athlete, now: now)}
+          erb :"control_pauses/show",
+            locals: {
+              title: "Control pause, #{measure.athlete.name}",
+              athlete: measure.athlete,
+              measure: measure,
+              corrections: Presenters::Corrections.of(measure),
+              reading: Presenters::AthleteSheet.reading(measure),
+              page: Presenters::AthleteSheet.new(measure.athlete, now: now)
+            }
         end
       end
 
       module Helpers
         def control_pause_form(form)
           status 422 unless form.valid?
-          erb :"control_pauses/new", locals: {title: "Control pause, #{athlete.name}", form: form, athlete: athlete, before: Presenters::BeforeAPause.new(athlete, today: today), page: Presenters::LastScores.new(Presenters::AthleteSheet.new(athlete, now: now))}
+          erb :"control_pauses/new",
+            locals: {
+              title: "Control pause, #{athlete.name}",
+              form: form,
+              athlete: athlete,
+              before: Presenters::BeforeAPause.new(athlete, today: today),
+              page: Presenters::LastScores.new(Presenters::AthleteSheet.new(athlete, now: now))
+            }
         end
       end
     end

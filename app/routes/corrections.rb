@@ -4,14 +4,21 @@ module Windlass
   module Routes
     # What was entered wrong: corrected, discarded, brought back.
     module Corrections
-      DISCARDABLE = {"measures" => Records::Measure, "dives" => Records::Dive, "colds" => Records::Cold, "clearances" => Records::Clearance}.freeze
+      DISCARDABLE = {
+        "measures" => Records::Measure,
+        "dives" => Records::Dive,
+        "colds" => Records::Cold,
+        "clearances" => Records::Clearance
+      }.freeze
       # Of an athlete's pages the one that shows them.
       SHOWN_ON = {"measures" => "measures", "dives" => "dives", "colds" => "cold", "clearances" => "screening"}.freeze
 
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/measures/:uuid/correct") { correction_form(Presenters::MeasureCorrection.new(measure_record, today: today)) }
+        app.get("/measures/:uuid/correct") do
+          correction_form(Presenters::MeasureCorrection.new(measure_record, today: today))
+        end
 
         app.post("/measures/:uuid/correct") do
           record = measure_record
@@ -68,7 +75,13 @@ module Windlass
         def correct_screening(record, form = nil)
           status 422 if form
           page = Presenters::ScreeningSheet.new(record.athlete, today: today)
-          erb :"corrections/screening", locals: {title: "Correct a screening, #{page.name}", page: page, record: record, form: form || Forms::ScreeningForm.from(record, record.athlete)}
+          erb :"corrections/screening",
+            locals: {
+              title: "Correct a screening, #{page.name}",
+              page: page,
+              record: record,
+              form: form || Forms::ScreeningForm.from(record, record.athlete)
+            }
         end
 
         # @param moment [Time, nil] nil: it is brought back

@@ -11,11 +11,25 @@ module Windlass
           groups = Records::Group.where(account_id: account.ids).by_name.to_a
           redirect to("/groups/#{groups.first.id}"), 303 if groups.any? && said(:all).empty?
 
-          erb :"programme/index", locals: {title: "Programme", groups: groups, programmes: Records::Programme.open.where(account_id: account.ids).includes(:athlete).sort_by { |one| one.athlete.name.downcase }}
+          erb :"programme/index",
+            locals: {
+              title: "Programme",
+              groups: groups,
+              programmes:
+                Records::Programme
+                  .open
+                  .where(account_id: account.ids)
+                  .includes(:athlete)
+                  .sort_by { |one| one.athlete.name.downcase }
+            }
         end
 
         app.get("/programme/load") do
-          erb :"programme/load", locals: {title: "Load", page: Presenters::LoadBoard.new(crew("/programme/load"), today: today)}
+          erb :"programme/load",
+            locals: {
+              title: "Load",
+              page: Presenters::LoadBoard.new(crew("/programme/load"), today: today)
+            }
         end
 
         app.get("/groups/new") { group_form(Records::Group.new(account_id: account.id), Forms::GroupForm.blank) }
@@ -30,7 +44,9 @@ module Windlass
 
         app.post("/groups/:id/events") { keep_event(group_id: group.id) { |form| group_week(event: form) } }
 
-        app.post("/athletes/:athlete_id/events") { keep_event(athlete_id: athlete.id) { |form| programme_sheet(event: form) } }
+        app.post("/athletes/:athlete_id/events") do
+          keep_event(athlete_id: athlete.id) { |form| programme_sheet(event: form) }
+        end
 
         app.post("/events/:id/remove") do
           event = find_in(own(Records::Event))
@@ -47,7 +63,15 @@ module Windlass
 
         app.get("/groups/:id/week.pdf") do
           page = Presenters::GroupWeek.new(group, on: day(:on), today: today)
-          pdf(Windlass::Papers::Week.new(page.title, page.days.map(&:words), page.rows.map { |row| [row.name, row.days.map(&:last)] }, page.days.reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }), "week")
+          pdf(
+            Windlass::Papers::Week.new(
+              page.title,
+              page.days.map(&:words),
+              page.rows.map { |row| [row.name, row.days.map(&:last)] },
+              page.days.reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }
+            ),
+            "week"
+          )
         end
       end
 
@@ -55,7 +79,10 @@ module Windlass
         def group(id = params[:id]) = find_in(Records::Group.where(account_id: account.ids), id)
 
         # Slots, events and the like, of this place's groups and athletes.
-        def own(records) = records.where(group_id: Records::Group.where(account_id: account.ids).select(:id)).or(records.where(athlete_id: account.athletes.select(:id)))
+        def own(records) =
+          records.where(group_id: Records::Group.where(account_id: account.ids).select(:id)).or(
+            records.where(athlete_id: account.athletes.select(:id))
+          )
 
         # @return [Date] today, where nothing that is one was said
         def day(key)
@@ -64,17 +91,29 @@ module Windlass
           today
         end
 
-        def back_to(of_one) = to(of_one.group_id ? "/groups/#{of_one.group_id}" : "/athletes/#{of_one.athlete_id}/programme")
+        def back_to(of_one) =
+          to(of_one.group_id ? "/groups/#{of_one.group_id}" : "/athletes/#{of_one.athlete_id}/programme")
 
         def group_week(event: nil)
           status 422 if event
           page = Presenters::GroupWeek.new(group, on: day(:on), today: today)
-          erb :"programme/group", locals: {title: page.title, page: page, event: event || Forms::EventForm.blank(local_date: today.to_s)}
+          erb :"programme/group",
+            locals: {
+              title: page.title,
+              page: page,
+              event: event || Forms::EventForm.blank(local_date: today.to_s)
+            }
         end
 
         def group_form(record, form)
           status 422 unless form.valid?
-          erb :"programme/group_form", locals: {title: record.id ? record.name : "A new group", record: record, form: form, athletes: account.active_athletes.by_name.to_a}
+          erb :"programme/group_form",
+            locals: {
+              title: record.id ? record.name : "A new group",
+              record: record,
+              form: form,
+              athletes: account.active_athletes.by_name.to_a
+            }
         end
 
         def keep_group(record)

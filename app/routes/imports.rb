@@ -20,7 +20,9 @@ module Windlass
 
         app.post("/imports/:uuid/stop") do
           record = import_record
-          tell "It can not be stopped any more: all of it is kept." unless Windlass::Imports.stop(record, now: now) || record.ended?
+          unless Windlass::Imports.stop(record, now: now) || record.ended?
+            tell "It can not be stopped any more: all of it is kept."
+          end
           redirect to("/imports/#{record.uuid}"), 303
         end
 

@@ -8,18 +8,31 @@ module Windlass
         app.helpers Helpers
 
         app.get("/protocols") do
-          page = Presenters::Library.new(account, athlete: composed_for, discipline: said(:discipline), place: said(:place), search: said(:search)[0, 80], today: today)
+          page =
+            Presenters::Library.new(
+              account,
+              athlete: composed_for,
+              discipline: said(:discipline),
+              place: said(:place),
+              search: said(:search)[0, 80],
+              today: today
+            )
           erb :"protocols/index", locals: {title: page.title, page: page, athletes: account.active_athletes.by_name}
         end
 
         app.get("/protocols/:id") do
           family = Protocols.find(said(:id))
-          form = (params.key?(:dose) || params.key?(:blocks)) ? Forms::Composed.parse(params, protocol: family) : Forms::Composed.from(starting_dose(family), family)
+          form =
+            if params.key?(:dose) || params.key?(:blocks)
+              Forms::Composed.parse(params, protocol: family)
+            else
+              Forms::Composed.from(starting_dose(family), family)
+            end
           composer(form, athlete: composed_for, own: own_composed)
         end
 
-        # What Enter does, with scripts and without: shows what stands in the form, keeps nothing. A button of a session of
-        # blocks adds, copies, moves or takes out a block; nothing else of what was typed changes.
+        # What Enter does, with scripts and without: shows what stands in the form, keeps nothing. A button of a session
+        # of blocks adds, copies, moves or takes out a block; nothing else of what was typed changes.
         app.post("/protocols/:id") do
           family = Protocols.find(said(:id))
           change, touched = Forms::BlockDeeds.of(said(:deed), typed_blocks, added: added_block)
@@ -36,7 +49,9 @@ module Windlass
           next composer(form, athlete: composed_for, own: own_composed) unless form.valid?
           raise Error, "Choose for whom first, then prescribe it." unless composed_for
 
-          prescribe_composed(form) { |own| prescribed(Actions::Prescribe.call(composed_for, form.protocol, own: own, now: now, ends: said(:ends).to_i)) }
+          prescribe_composed(form) do |own|
+            prescribed(Actions::Prescribe.call(composed_for, form.protocol, own: own, now: now, ends: said(:ends).to_i))
+          end
         end
 
         # The same dose for one session, beside the ladder that runs.
@@ -45,7 +60,12 @@ module Windlass
           next composer(form, athlete: composed_for, own: own_composed) unless form.valid?
           raise Error, "Choose for whom first, then run it once." unless composed_for
 
-          prescribe_composed(form) { |own| redirect to("/prescriptions/#{Actions::Prescribe.once(composed_for, form.protocol, own: own, now: now).id}"), 303 }
+          prescribe_composed(form) do |own|
+            redirect to(
+                       "/prescriptions/#{Actions::Prescribe.once(composed_for, form.protocol, own: own, now: now).id}"
+                     ),
+              303
+          end
         end
 
         app.get("/protocols/:id/once") { redirect to("/protocols/#{said(:id)}"), 303 }
@@ -65,12 +85,15 @@ module Windlass
 
         def typed_blocks = params[:blocks].is_a?(Hash) ? params[:blocks] : {}
 
-        # @return [Hash, nil] what is to be added, as it is typed: a family with its starting dose, or one of the coach's own
+        # @return [Hash, nil] what is to be added, as it is typed: a family with its starting dose, or one of the
+        #   coach's own
         def added_block
           id = said(:add)
           own = own_protocol(id.delete_prefix("own:")) if id.start_with?("own:")
           family = own ? own.to_protocol : Protocols::ALL.find { |one| one.id == id }
-          Forms::BlocksForm.block(family, own ? own.to_dose : starting_dose(family)) if family && !family.is_a?(Protocols::Blocks)
+          if family && !family.is_a?(Protocols::Blocks)
+            Forms::BlocksForm.block(family, own ? own.to_dose : starting_dose(family))
+          end
         end
 
         def starting_dose(family)
@@ -81,12 +104,26 @@ module Windlass
         end
 
         def composer(form, athlete: nil, own: nil, touched: nil, refusal: nil)
-          page = Presenters::Composer.new(form, athlete: athlete, own: own, today: today, touched: touched, kept: form.protocol.is_a?(Protocols::Blocks) ? account.own_protocols.by_name : [])
+          page =
+            Presenters::Composer.new(
+              form,
+              athlete: athlete,
+              own: own,
+              today: today,
+              touched: touched,
+              kept: form.protocol.is_a?(Protocols::Blocks) ? account.own_protocols.by_name : []
+            )
           return partial(:"protocols/result", page: page, live: true) if part?
 
           refused = refusal || !form.valid?
           status 422 if refused && !page.blank? && touched.nil?
-          erb :"protocols/compose", locals: {title: "Compose: #{page.title}", page: page, refusal: refusal, athletes: account.active_athletes.by_name}
+          erb :"protocols/compose",
+            locals: {
+              title: "Compose: #{page.title}",
+              page: page,
+              refusal: refusal,
+              athletes: account.active_athletes.by_name
+            }
         end
       end
     end

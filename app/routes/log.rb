@@ -38,7 +38,18 @@ module Windlass
 
         app.post("/prescriptions/:id/write-in") do
           record = prescription
-          page = Presenters::WriteIn.new(record, said(:as_planned).empty? ? typed(:lines) : Presenters::WriteIn.as_planned(record, said(:on), today: today), today: today)
+          page =
+            Presenters::WriteIn.new(
+              record,
+              (
+                if said(:as_planned).empty?
+                  typed(:lines)
+                else
+                  Presenters::WriteIn.as_planned(record, said(:on), today: today)
+                end
+              ),
+              today: today
+            )
           next write_in_page(record, page) unless page.valid?
 
           kept = Actions::WriteIn.call(record, page.entries, now: now)
@@ -50,15 +61,26 @@ module Windlass
 
       module Helpers
         # Several lines, as they were typed.
-        def typed(key, most = Presenters::WriteIn::MOST_CHARACTERS) = params[key].is_a?(String) ? params[key][0, most] : ""
+        def typed(key, most = Presenters::WriteIn::MOST_CHARACTERS) =
+          params[key].is_a?(String) ? params[key][0, most] : ""
 
         # What of a table would be kept: at once, or behind the page.
         def look_at(bytes)
           kind = Windlass::Imports::TableFile
           about = {"order" => said(:order)}
-          redirect to("/imports/#{Windlass::Imports.look(account, kind, bytes, about: about, now: now).uuid}"), 303 if kind.long?(bytes)
+          if kind.long?(bytes)
+            redirect to("/imports/#{Windlass::Imports.look(account, kind, bytes, about: about, now: now).uuid}"), 303
+          end
 
-          erb :"log/table", locals: {title: kind.title, page: kind.new(account, about, now: now).preview(bytes), order: said(:order), typed: Door.cleaned(bytes), path: "/log/table", back: "/log"}
+          erb :"log/table",
+            locals: {
+              title: kind.title,
+              page: kind.new(account, about, now: now).preview(bytes),
+              order: said(:order),
+              typed: Door.cleaned(bytes),
+              path: "/log/table",
+              back: "/log"
+            }
         end
 
         def write_in_page(record, page = nil)

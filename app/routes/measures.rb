@@ -17,7 +17,13 @@ module Windlass
         end
 
         app.get("/athletes/:athlete_id/measures/:kind") do
-          page = Presenters::MeasureHistory.new(athlete, (said(:kind) == "control_pause") ? said(:kind) : measure_kind.id, order: said(:order), number: said(:page).to_i)
+          page =
+            Presenters::MeasureHistory.new(
+              athlete,
+              (said(:kind) == "control_pause") ? said(:kind) : measure_kind.id,
+              order: said(:order),
+              number: said(:page).to_i
+            )
           erb :"measures/history", locals: {title: page.title, page: page}
         end
 
@@ -36,7 +42,13 @@ module Windlass
         end
 
         app.get("/measures/:uuid") do
-          page = Presenters::MeasureSheet.new(Records::Measure.where(account_id: account.ids).where.not(kind: "control_pause").find_by!(uuid: said(:uuid)))
+          page =
+            Presenters::MeasureSheet.new(
+              Records::Measure
+                .where(account_id: account.ids)
+                .where.not(kind: "control_pause")
+                .find_by!(uuid: said(:uuid))
+            )
           erb :"measures/show", locals: {title: page.title, page: page}
         end
       end
@@ -55,7 +67,10 @@ module Windlass
         def measure_form(form)
           status 422 unless form.valid?
           hindrance = Actions::TakeMeasure.ready(athlete, measure_kind, watcher: "asked below", now: now)
-          erb :"measures/new", locals: {title: measure_kind.name, form: form, kind: measure_kind, athlete: athlete, hindrance: hindrance}
+          erb :"measures/new",
+            locals: {
+              title: measure_kind.name, form: form, kind: measure_kind, athlete: athlete, hindrance: hindrance
+            }
         end
       end
     end

@@ -8,7 +8,10 @@ module Windlass
         app.helpers Helpers
 
         app.get("/morning/:token") do
-          morning_page(Forms::ControlPauseForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s, on_waking: "true"), Records::Measure.find_by(athlete_id: linked.id, uuid: said(:saved)))
+          morning_page(
+            Forms::ControlPauseForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s, on_waking: "true"),
+            Records::Measure.find_by(athlete_id: linked.id, uuid: said(:saved))
+          )
         end
 
         app.post("/morning/:token") do
@@ -23,11 +26,20 @@ module Windlass
       module Helpers
         def morning_links = MorningLinks.new(settings.session_secret)
 
-        def linked = @linked ||= morning_links.athlete(account.active_athletes, said(:token)) || raise(Sinatra::NotFound)
+        def linked =
+          @linked ||= morning_links.athlete(account.active_athletes, said(:token)) || raise(Sinatra::NotFound)
 
         def morning_page(form, saved)
           status 422 unless form.valid?
-          erb :"control_pauses/morning", layout: :bare_layout, locals: {title: "Morning score", athlete: linked, form: form, before: Presenters::BeforeAPause.new(linked, today: today), saved: saved && Presenters::AthleteSheet.reading(saved)}
+          erb :"control_pauses/morning",
+            layout: :bare_layout,
+            locals: {
+              title: "Morning score",
+              athlete: linked,
+              form: form,
+              before: Presenters::BeforeAPause.new(linked, today: today),
+              saved: saved && Presenters::AthleteSheet.reading(saved)
+            }
         end
       end
     end

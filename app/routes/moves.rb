@@ -24,7 +24,11 @@ module Windlass
         # All that is plain at once; what changed meanwhile is left, and said.
         app.post("/decisions") do
           seen = params[:seen].is_a?(Hash) ? params[:seen].select { |_, verdict| verdict.is_a?(String) } : {}
-          sessions = Records::Session.where(account_id: account.ids, uuid: seen.keys.first(Door::MOST_LISTED)).includes(:athlete, :prescription).sort_by { |session| session.athlete.name.downcase }
+          sessions =
+            Records::Session
+              .where(account_id: account.ids, uuid: seen.keys.first(Door::MOST_LISTED))
+              .includes(:athlete, :prescription)
+              .sort_by { |session| session.athlete.name.downcase }
           moves, refused = Actions::AcceptPlain.all(sessions, seen: seen, now: now)
           erb :"today/all_accepted", locals: {title: "Accepted", moves: moves, refused: refused}
         end

@@ -5,8 +5,15 @@ module Windlass
     # What makes the application one that is installed, and what is taken along for a time without a network.
     module Offline
       MANIFEST = {
-        name: "Windlass", short_name: "Windlass", start_url: "/", scope: "/", display: "standalone", background_color: "#f4f1ea", theme_color: "#0e1820",
-        description: "Breath-hold training: screens, measures, doses, runs and judges.", icons: [{src: Assets.path("icon.svg"), sizes: "any", type: "image/svg+xml", purpose: "any"}]
+        name: "Windlass",
+        short_name: "Windlass",
+        start_url: "/",
+        scope: "/",
+        display: "standalone",
+        background_color: "#f4f1ea",
+        theme_color: "#0e1820",
+        description: "Breath-hold training: screens, measures, doses, runs and judges.",
+        icons: [{src: Assets.path("icon.svg"), sizes: "any", type: "image/svg+xml", purpose: "any"}]
       }.freeze
       GENERATION = "windlass-#{Assets::DIGEST}"
 
@@ -18,7 +25,8 @@ module Windlass
 
         app.get("/sw.js") do
           content_type "text/javascript"
-          "self.WINDLASS = #{JSON.generate(parts: Assets.parts, generation: GENERATION)};\n#{File.read(File.join(Assets::FOLDER, "js/service_worker.js"))}"
+          "self.WINDLASS = " \
+          "#{JSON.generate(parts: Assets.parts, generation: GENERATION)};\n#{File.read(File.join(Assets::FOLDER, "js/service_worker.js"))}"
         end
 
         # A coach's own words, in the voices that there are.

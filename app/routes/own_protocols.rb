@@ -26,7 +26,14 @@ module Windlass
           own = own_protocol(id)
           content_type "application/yaml"
           attachment "#{own.name.downcase.gsub(/[^a-z0-9]+/, "-")}.yml"
-          Formats::OwnProtocol::Writer.write(Formats::OwnProtocol::Given.new(name: own.name, protocol: own.to_protocol, dose: own.to_dose, note: own.note))
+          Formats::OwnProtocol::Writer.write(
+            Formats::OwnProtocol::Given.new(
+              name: own.name,
+              protocol: own.to_protocol,
+              dose: own.to_dose,
+              note: own.note
+            )
+          )
         end
 
         # Where a form was refused, a reload comes here.
@@ -34,7 +41,11 @@ module Windlass
 
         app.get("/own-protocols/:id") do
           own = own_protocol(params[:id])
-          composer(Forms::Composed.from(own.to_dose, own.to_protocol, name: own.name, note: own.note), athlete: composed_for, own: own)
+          composer(
+            Forms::Composed.from(own.to_dose, own.to_protocol, name: own.name, note: own.note),
+            athlete: composed_for,
+            own: own
+          )
         end
 
         app.post("/own-protocols/:id") do
@@ -49,7 +60,14 @@ module Windlass
 
         app.post("/own-protocols/:id/copy") do
           own = own_protocol(params[:id])
-          copy = Actions::KeepOwnProtocol.call(account, name: "#{own.name[0, 70]}, copy", protocol: own.to_protocol, dose: own.to_dose, note: own.note)
+          copy =
+            Actions::KeepOwnProtocol.call(
+              account,
+              name: "#{own.name[0, 70]}, copy",
+              protocol: own.to_protocol,
+              dose: own.to_dose,
+              note: own.note
+            )
           redirect to("/own-protocols/#{copy.id}"), 303
         end
 

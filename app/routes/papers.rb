@@ -8,7 +8,8 @@ module Windlass
         app.helpers Helpers
 
         app.get("/prescriptions/:id/card.pdf") do
-          size = Windlass::Papers::Card::SIZES.key?(said(:size)) ? said(:size) : Windlass::Papers::Card::SIZES.keys.first
+          size =
+            Windlass::Papers::Card::SIZES.key?(said(:size)) ? said(:size) : Windlass::Papers::Card::SIZES.keys.first
           pdf(Windlass::Papers::Card.new(dosed, size: size), "card")
         end
 
@@ -16,7 +17,8 @@ module Windlass
           sheet = dosed
           content_type "audio/wav"
           attachment "windlass-practice-#{today}.wav"
-          track = Formats::PracticeWav.new(sheet.heard(words: said(:tones).empty?), own: Records::OwnWords.method(:samples))
+          track =
+            Formats::PracticeWav.new(sheet.heard(words: said(:tones).empty?), own: Records::OwnWords.method(:samples))
           download { |out| track.write { |bytes| out << bytes } }
         end
 
@@ -27,19 +29,31 @@ module Windlass
           Formats::BeatMidi.new(sheet.timeline, sheet.title).to_s
         end
 
-        app.get("/athletes/:athlete_id/letter.pdf") { pdf(Windlass::Papers::ClinicianLetter.new(athlete, now: now), "letter") }
-
-        app.get("/athletes/:athlete_id/report.pdf") do
-          pdf(Windlass::Papers::Report.new(Presenters::AthleteSheet.new(athlete, now: now), Presenters::Steps.new(athlete, since: today - Presenters::DaysChart::DAYS)), "report")
+        app.get("/athletes/:athlete_id/letter.pdf") do
+          pdf(Windlass::Papers::ClinicianLetter.new(athlete, now: now), "letter")
         end
 
-        app.get("/sessions/:uuid/incident.pdf") { pdf(Windlass::Papers::IncidentReport.new(Presenters::SessionSheet.new(session_record)), "incident") }
+        app.get("/athletes/:athlete_id/report.pdf") do
+          pdf(
+            Windlass::Papers::Report.new(
+              Presenters::AthleteSheet.new(athlete, now: now),
+              Presenters::Steps.new(athlete, since: today - Presenters::DaysChart::DAYS)
+            ),
+            "report"
+          )
+        end
+
+        app.get("/sessions/:uuid/incident.pdf") do
+          pdf(Windlass::Papers::IncidentReport.new(Presenters::SessionSheet.new(session_record)), "incident")
+        end
       end
 
       module Helpers
         # @return [Presenters::PrescriptionSheet] of what has a dose today
         def dosed
-          Presenters::PrescriptionSheet.new(prescription, now: now).tap { |sheet| raise Error, sheet.hindrance || "No dose today: a measure is missing." unless sheet.dosed? }
+          Presenters::PrescriptionSheet
+            .new(prescription, now: now)
+            .tap { |sheet| raise Error, sheet.hindrance || "No dose today: a measure is missing." unless sheet.dosed? }
         end
 
         def pdf(paper, name)

@@ -7,7 +7,9 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/place") { place_page(Forms::PlaceForm.blank(account.slice(:emergency_number, :site, :oxygen_at, :defibrillator_at))) }
+        app.get("/place") do
+          place_page(Forms::PlaceForm.blank(account.slice(:emergency_number, :site, :oxygen_at, :defibrillator_at)))
+        end
 
         app.post("/place") do
           form = Forms::PlaceForm.parse(params)
@@ -21,7 +23,9 @@ module Windlass
         # Everything of the place, as an archive.
         app.get("/place/archive.json") { archive_file(Archive::Writer.new(account), "place") }
 
-        app.get("/athletes/:athlete_id/archive.json") { archive_file(Archive::Writer.new(account, athlete: athlete), "athlete-#{athlete.id}") }
+        app.get("/athletes/:athlete_id/archive.json") do
+          archive_file(Archive::Writer.new(account, athlete: athlete), "athlete-#{athlete.id}")
+        end
 
         # An archive back in: all of it, or nothing.
         app.post("/place/import") { take_in(Windlass::Imports::ArchiveFile, uploaded_bytes(:archive)) }
@@ -39,8 +43,18 @@ module Windlass
 
         def place_page(form)
           status 422 unless form.valid?
-          erb :"place/show", locals: {title: "The place", form: form, card: Presenters::EmergencyCard.new(account.place),
-                                      imports: Records::Import.where(account_id: account.ids).lately(now).limit(MOST_IMPORTS).map { |one| Presenters::ImportPage.new(one) }}
+          erb :"place/show",
+            locals: {
+              title: "The place",
+              form: form,
+              card: Presenters::EmergencyCard.new(account.place),
+              imports:
+                Records::Import
+                  .where(account_id: account.ids)
+                  .lately(now)
+                  .limit(MOST_IMPORTS)
+                  .map { |one| Presenters::ImportPage.new(one) }
+            }
         end
       end
     end

@@ -16,15 +16,23 @@ module Windlass
         app.get("/planned/:uuid/choices.json") do
           content_type :json
           planned = planned_session
-          JSON.generate(Actions::MovePlanned.choices(planned, now: now).map do |choice|
-            {date: choice.date, at: choice.slot.at, at_min: choice.slot.at_min, refusal: choice.refusal, here: choice.here, seen: planned.sequence}
-          end)
+          JSON.generate(
+            Actions::MovePlanned
+              .choices(planned, now: now)
+              .map do |choice|
+                {
+                  date: choice.date, at: choice.slot.at, at_min: choice.slot.at_min, refusal: choice.refusal,
+                  here: choice.here, seen: planned.sequence
+                }
+              end
+          )
         end
 
         app.post("/planned/:uuid/move") do
           planned = planned_session
           moved = Actions::MovePlanned.call(planned, date: day(:date), at_min: whole(:at_min), seen: seen, now: now)
-          tell "#{moved.name} lies on #{Words.date(moved.local_date)} at #{moved.at} now.", undo: "/planned/#{moved.uuid}/back?seen=#{moved.sequence}"
+          tell "#{moved.name} lies on #{Words.date(moved.local_date)} at #{moved.at} now.",
+            undo: "/planned/#{moved.uuid}/back?seen=#{moved.sequence}"
           redirect to("/athletes/#{moved.athlete_id}/programme"), 303
         end
 
@@ -39,7 +47,12 @@ module Windlass
         # What was seen of it when it was picked up; -1 where nobody says.
         def seen = Integer(said(:seen), 10, exception: false) || -1
 
-        def planned_session = Records::PlannedSession.joins(:programme).where(programmes: {account_id: account.ids}).readonly(false).find_by!(uuid: said(:uuid))
+        def planned_session =
+          Records::PlannedSession
+            .joins(:programme)
+            .where(programmes: {account_id: account.ids})
+            .readonly(false)
+            .find_by!(uuid: said(:uuid))
       end
     end
   end

@@ -11,9 +11,7 @@ module Windlass
           redirect to("/prescriptions/#{Actions::Prescribe.call(athlete, protocol, now: now).id}"), 303
         end
 
-        app.get("/prescriptions/:id") do
-          prescription_sheet(prescription)
-        end
+        app.get("/prescriptions/:id") { prescription_sheet(prescription) }
 
         # Today's questions stand before it: what they say is kept, and may forbid it.
         app.post("/prescriptions/:id/sessions") do
@@ -29,7 +27,14 @@ module Windlass
           record = prescription
           raise Error, record.over_words if record.over?
 
-          form = Forms::LimitsForm.parse(params, protocol: record.to_protocol, measures: record.athlete.to_values, start: Records::Record.dose(record.own_dose), switches: record.athlete.switches)
+          form =
+            Forms::LimitsForm.parse(
+              params,
+              protocol: record.to_protocol,
+              measures: record.athlete.to_values,
+              start: Records::Record.dose(record.own_dose),
+              switches: record.athlete.switches
+            )
           next prescription_sheet(record, limits: form) unless form.valid?
 
           record.update!(limits: form.limits)
@@ -38,7 +43,11 @@ module Windlass
 
         app.post("/prescriptions/:id/counting") do
           record = prescription
-          raise Error, "#{Error.shown(said(:counting))} is not allowed; allowed: #{Records::Prescription::COUNTING.keys.reject(&:empty?).join(", ")}, or nothing." unless Records::Prescription::COUNTING.key?(said(:counting))
+          unless Records::Prescription::COUNTING.key?(said(:counting))
+            raise Error,
+              "#{Error.shown(said(:counting))} is not allowed; allowed: " \
+              "#{Records::Prescription::COUNTING.keys.reject(&:empty?).join(", ")}, or nothing."
+          end
 
           record.update!(counting: said(:counting))
           tell "Counted aloud #{Records::Prescription::COUNTING.fetch(record.counting)} from the next session on."
@@ -78,7 +87,10 @@ module Windlass
       module Helpers
         # What it ended is said, and may be taken back.
         def prescribed(record)
-          tell "#{record.name} is prescribed. #{record.replaces.name} is ended.", undo: "/prescriptions/#{record.id}/withdraw" if record.replaces && record.sessions.none?
+          if record.replaces && record.sessions.none?
+            tell "#{record.name} is prescribed. #{record.replaces.name} is ended.",
+              undo: "/prescriptions/#{record.id}/withdraw"
+          end
           redirect to("/prescriptions/#{record.id}"), 303
         end
 
@@ -95,7 +107,13 @@ module Windlass
           page = Presenters::PrescriptionSheet.new(record, now: now)
           known = Records::Record.dose(record.limits)
           limits ||= Forms::LimitsForm.from(known, record.to_protocol, record.athlete.to_values)
-          erb :"prescriptions/show", locals: {title: page.title, page: page, limits: limits, start: start || Forms::StartForm.blank}
+          erb :"prescriptions/show",
+            locals: {
+              title: page.title,
+              page: page,
+              limits: limits,
+              start: start || Forms::StartForm.blank
+            }
         end
 
         def prescription = find_in(Records::Prescription.where(account_id: account.ids))

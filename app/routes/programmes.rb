@@ -11,18 +11,30 @@ module Windlass
 
         app.post("/groups/:id/plan") do
           record = group
-          begin_programmes(Presenters::PlanQuestion.of_group(record, today: today), record) { redirect to("/groups/#{record.id}/planning"), 303 }
+          begin_programmes(Presenters::PlanQuestion.of_group(record, today: today), record) do
+            redirect to("/groups/#{record.id}/planning"), 303
+          end
         end
 
         # Some after some, with a bar: a large group takes seconds.
-        app.get("/groups/:id/planning") { erb :"programme/planning", locals: {title: "Planning", page: Presenters::Planning.new(group)} }
+        app.get("/groups/:id/planning") do
+          erb :"programme/planning", locals: {title: "Planning", page: Presenters::Planning.new(group)}
+        end
 
         app.post("/groups/:id/planning") do
           record = group
           Actions::PlanProgramme.fill_some(Presenters::Planning.new(record).waiting, now: now)
           page = Presenters::Planning.new(record)
           if page.waiting.any?
-            next request.env["HTTP_HX_REQUEST"] ? partial(:"programme/bar", page: page) : redirect(to("/groups/#{record.id}/planning"), 303)
+            next(
+              (
+                if request.env["HTTP_HX_REQUEST"]
+                  partial(:"programme/bar", page: page)
+                else
+                  redirect(to("/groups/#{record.id}/planning"), 303)
+                end
+              )
+            )
           end
 
           headers "HX-Redirect" => to("/groups/#{record.id}")
@@ -31,7 +43,9 @@ module Windlass
 
         app.get("/athletes/:athlete_id/programme") { programme_sheet }
 
-        app.get("/athletes/:athlete_id/programme/plan") { plan_page(Presenters::PlanQuestion.of_athlete(athlete, today: today)) }
+        app.get("/athletes/:athlete_id/programme/plan") do
+          plan_page(Presenters::PlanQuestion.of_athlete(athlete, today: today))
+        end
 
         # Times of the week of their own, besides those of a group.
         app.get("/athletes/:athlete_id/times") { times_page(Forms::SlotsForm.from(athlete.slots)) }
@@ -47,7 +61,10 @@ module Windlass
 
         app.post("/athletes/:athlete_id/programme/plan") do
           record = athlete
-          begin_programmes(Presenters::PlanQuestion.of_athlete(record, today: today), record.groups.first) do |programmes|
+          begin_programmes(
+            Presenters::PlanQuestion.of_athlete(record, today: today),
+            record.groups.first
+          ) do |programmes|
             programmes.each { |programme| Actions::PlanProgramme.fill(programme, now: now) }
             redirect to("/athletes/#{record.id}/programme"), 303
           end
@@ -78,7 +95,11 @@ module Windlass
           form = Forms::AbsenceForm.parse(params, today: today)
           next programme_sheet(absence: form) unless form.valid?
 
-          Records::Absence.create!(athlete: athlete, because: form.values[:because].to_s, **form.values.slice(:from_on, :to_on))
+          Records::Absence.create!(
+            athlete: athlete,
+            because: form.values[:because].to_s,
+            **form.values.slice(:from_on, :to_on)
+          )
           tell "Away is kept. Plan anew to move what lies there."
           redirect to("/athletes/#{athlete.id}/programme"), 303
         end
@@ -94,11 +115,20 @@ module Windlass
           programme = open_programme
           page = Presenters::ProgrammeSheet.new(programme.athlete, programme, today: today)
           week = page.weeks.find { |one| (one.from..one.from + 6).cover?(day(:on)) } || page.weeks.first
-          pdf(Windlass::Papers::Week.new("#{programme.athlete.name}, week #{week.number} of #{programme.weeks}", week.days.map { |one, _| one.words }, [[programme.athlete.name, week.days.map(&:last)]],
-            week.days.map(&:first).reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }), "week")
+          pdf(
+            Windlass::Papers::Week.new(
+              "#{programme.athlete.name}, week #{week.number} of #{programme.weeks}",
+              week.days.map { |one, _| one.words },
+              [[programme.athlete.name, week.days.map(&:last)]],
+              week.days.map(&:first).reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }
+            ),
+            "week"
+          )
         end
 
-        app.get("/athletes/:athlete_id/programme.ics") { calendar_file(open_programme.planned_sessions, "Programme of #{athlete.name}") }
+        app.get("/athletes/:athlete_id/programme.ics") do
+          calendar_file(open_programme.planned_sessions, "Programme of #{athlete.name}")
+        end
 
         app.get("/groups/:id/programme.ics") { calendar_file(planned_of(group), group.name, who: true) }
 
@@ -106,7 +136,11 @@ module Windlass
         app.get("/feeds/:secret.ics") do
           feed = Records::Feed.find_by!(secret: said(:secret))
           content_type "text/calendar", charset: "utf-8"
-          feed.group ? calendar_of(planned_of(feed.group), feed.group.name, who: true) : calendar_of(planned_of_athlete(feed.athlete), "Programme of #{feed.athlete.name}")
+          if feed.group
+            calendar_of(planned_of(feed.group), feed.group.name, who: true)
+          else
+            calendar_of(planned_of_athlete(feed.athlete), "Programme of #{feed.athlete.name}")
+          end
         end
 
         app.post("/athletes/:athlete_id/feed") { make_feed(athlete_id: athlete.id) }
@@ -127,9 +161,16 @@ module Windlass
         def programme_sheet(event: nil, absence: nil)
           status 422 if event || absence
           record = athlete
-          page = Presenters::ProgrammeSheet.new(record, Records::Programme.open.find_by(athlete_id: record.id), today: today)
-          erb :"programme/athlete", locals: {title: page.title, page: page, event: event || Forms::EventForm.blank(local_date: today.to_s), feed: Records::Feed.find_by(athlete_id: record.id),
-                                             absence: absence || Forms::AbsenceForm.blank(from_on: today.to_s, to_on: today.to_s)}
+          page =
+            Presenters::ProgrammeSheet.new(record, Records::Programme.open.find_by(athlete_id: record.id), today: today)
+          erb :"programme/athlete",
+            locals: {
+              title: page.title,
+              page: page,
+              event: event || Forms::EventForm.blank(local_date: today.to_s),
+              feed: Records::Feed.find_by(athlete_id: record.id),
+              absence: absence || Forms::AbsenceForm.blank(from_on: today.to_s, to_on: today.to_s)
+            }
         end
 
         def times_page(form)
@@ -139,21 +180,43 @@ module Windlass
 
         def plan_page(question, form = nil)
           status 422 if form
-          erb :"programme/plan", locals: {title: "Plan weeks, #{question.name}", page: question, form: form || question.form}
+          erb :"programme/plan",
+            locals: {
+              title: "Plan weeks, #{question.name}",
+              page: question,
+              form: form || question.form
+            }
         end
 
         def begin_programmes(question, group)
           form = Forms::ProgrammeForm.parse(params, today: today)
           return plan_page(question, form) unless form.valid?
 
-          yield Actions::PlanProgramme.begin(question.athletes, times: question.times(form), now: now, group: group, **form.values.slice(:starts_on, :weeks).merge(easy_every: form.values[:easy_every]))
+          yield(
+            Actions::PlanProgramme.begin(
+              question.athletes,
+              times: question.times(form),
+              now: now,
+              group: group,
+              **form.values.slice(:starts_on, :weeks).merge(easy_every: form.values[:easy_every])
+            )
+          )
         end
 
-        def planned_of(group) = Records::PlannedSession.where(programme_id: Records::Programme.open.where(athlete_id: group.athletes.map(&:id))).includes(:athlete, :prescription).in_order
+        def planned_of(group) =
+          Records::PlannedSession
+            .where(programme_id: Records::Programme.open.where(athlete_id: group.athletes.map(&:id)))
+            .includes(:athlete, :prescription)
+            .in_order
 
-        def planned_of_athlete(record) = Records::PlannedSession.where(programme_id: Records::Programme.open.where(athlete_id: record.id)).includes(:athlete, :prescription).in_order
+        def planned_of_athlete(record) =
+          Records::PlannedSession
+            .where(programme_id: Records::Programme.open.where(athlete_id: record.id))
+            .includes(:athlete, :prescription)
+            .in_order
 
-        def calendar_of(planned, name, who: false) = ProgrammeCalendar.of(planned.includes(:athlete, :prescription), name: name, now: now, who: who)
+        def calendar_of(planned, name, who: false) =
+          ProgrammeCalendar.of(planned.includes(:athlete, :prescription), name: name, now: now, who: who)
 
         def calendar_file(planned, name, who: false)
           content_type "text/calendar", charset: "utf-8"
@@ -162,7 +225,10 @@ module Windlass
         end
 
         def make_feed(**of_one)
-          feed = Records::Feed.find_or_create_by!(**of_one) { |one| one.assign_attributes(secret: SecureRandom.urlsafe_base64(32), made_at: now) }
+          feed =
+            Records::Feed.find_or_create_by!(**of_one) do |one|
+              one.assign_attributes(secret: SecureRandom.urlsafe_base64(32), made_at: now)
+            end
           redirect back_to(feed), 303
         end
       end

@@ -12,8 +12,13 @@ module Windlass
           form = Forms::ScreeningForm.parse(params, today: today)
           next screening_page(form: form) unless form.valid?
 
-          Actions::KeepScreening.call(athlete, form.conditions, now: now, guardian_consent_on: form.values[:guardian_consent_on],
-            uuid: form.values[:uuid])
+          Actions::KeepScreening.call(
+            athlete,
+            form.conditions,
+            now: now,
+            guardian_consent_on: form.values[:guardian_consent_on],
+            uuid: form.values[:uuid]
+          )
           further = Presenters::Desk::FirstSteps.path(athlete, now: now)
           tell "The screening is saved.", further: further
           redirect to("/athletes/#{athlete.id}/screening"), 303
@@ -32,8 +37,13 @@ module Windlass
         def screening_page(form: nil, clearance: nil)
           status 422 if form || clearance
           page = Presenters::ScreeningSheet.new(athlete, today: today)
-          erb :"athletes/screening", locals: {title: "Screening, #{page.name}", page: page, form: form || page.form,
-                                              clearance: clearance || Forms::ScreeningClearanceForm.blank}
+          erb :"athletes/screening",
+            locals: {
+              title: "Screening, #{page.name}",
+              page: page,
+              form: form || page.form,
+              clearance: clearance || Forms::ScreeningClearanceForm.blank
+            }
         end
       end
     end

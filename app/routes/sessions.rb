@@ -8,7 +8,9 @@ module Windlass
 
         app.get("/sessions/:uuid/deck") do
           record = session_record
-          redirect to("/prescriptions/#{record.prescription_id}"), 303 if Actions::PlanSession.outdated([record], now: now)
+          if Actions::PlanSession.outdated([record], now: now)
+            redirect to("/prescriptions/#{record.prescription_id}"), 303
+          end
 
           page = Presenters::Deck.new(record)
           erb :"sessions/deck", layout: :deck_layout, locals: {title: "#{page.name}: #{page.title}", page: page}
@@ -21,7 +23,10 @@ module Windlass
           halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
 
           record = Actions::TwinSession.for(session_record, form.device, form.events, now: now)
-          JSON.generate(kept: Actions::KeepJournal.call(record, form.events, now: now, told: form.told), refused: form.refused)
+          JSON.generate(
+            kept: Actions::KeepJournal.call(record, form.events, now: now, told: form.told),
+            refused: form.refused
+          )
         end
 
         # Two devices ran the same: which of them it was, or both.
@@ -84,15 +89,17 @@ module Windlass
           photo.bytes
         end
 
-        # The simulated oximeter: the readings of the next half minute from a moment of the plan on, one a second. A device
-        # that is read in the browser would take its place; no request of ours waits for one.
+        # The simulated oximeter: the readings of the next half minute from a moment of the plan on, one a second. A
+        # device that is read in the browser would take its place; no request of ours waits for one.
         app.get("/sessions/:uuid/oximeter") do
           content_type :json
           JSON.generate(readings: Oximeters.readings(session_record, from_s: whole(:at) / 1000).map(&:to_h))
         end
 
         # A recorded trace, as a file.
-        app.post("/sessions/:uuid/oximeter") { take_in(Windlass::Imports::OximeterFile, uploaded_bytes(:trace), session: session_record.uuid) }
+        app.post("/sessions/:uuid/oximeter") do
+          take_in(Windlass::Imports::OximeterFile, uploaded_bytes(:trace), session: session_record.uuid)
+        end
 
         app.get("/sessions/:uuid") { session_sheet(session_record) }
 
@@ -104,20 +111,28 @@ module Windlass
           partial :"sessions/verdict", panel: Presenters::VerdictPanel.new(record, rating: form, today: today)
         end
 
-        app.post("/sessions/:uuid/rating") do
-          rated { |record| redirect to("/sessions/#{record.uuid}"), 303 }
-        end
+        app.post("/sessions/:uuid/rating") { rated { |record| redirect to("/sessions/#{record.uuid}"), 303 } }
 
         app.post("/sessions/:uuid/decision") do
           rated do |record|
             sets = record.sets_of_the_day
-            verdict = Actions::JudgeDay.call(record, of_the_day: sets) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
+            verdict = Actions::JudgeDay.call(record, of_the_day: sets) or
+              raise Error, Presenters::VerdictPanel::NOT_OFFERED
             decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
             next session_sheet(record, decision: decision) unless decision.valid?
 
-            move = Actions::Decide.call(record, verdict, decided: decision.decided(verdict.verdict),
-              because: decision.values[:because], now: now, of_the_day: sets)
-            tell Presenters::VerdictPanel.told(move), undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move)), further: next_decision(record.athlete_id)
+            move =
+              Actions::Decide.call(
+                record,
+                verdict,
+                decided: decision.decided(verdict.verdict),
+                because: decision.values[:because],
+                now: now,
+                of_the_day: sets
+              )
+            tell Presenters::VerdictPanel.told(move),
+              undo: ("/moves/#{move.id}/back" if Actions::TakeBack.allowed?(move)),
+              further: next_decision(record.athlete_id)
             redirect to("/athletes/#{record.athlete_id}"), 303
           end
         end
@@ -139,10 +154,18 @@ module Windlass
 
         # What was not run is neither rated nor decided.
         def run_record
-          session_record.tap { |record| raise Error, "This session was not run to an end yet, so there is nothing to judge." unless record.over? }
+          session_record.tap do |record|
+            raise Error, "This session was not run to an end yet, so there is nothing to judge." unless record.over?
+          end
         end
 
-        def rating_form(record) = Forms::RatingForm.parse(params, beat_ms: record.beat_ms, held_ms: record.rounds.to_h { |round| [round.number, round.unmarked ? :unmarked : round.held_ms] }, effort: record.effort)
+        def rating_form(record) =
+          Forms::RatingForm.parse(
+            params,
+            beat_ms: record.beat_ms,
+            held_ms: record.rounds.to_h { |round| [round.number, round.unmarked ? :unmarked : round.held_ms] },
+            effort: record.effort
+          )
 
         # Whatever is pressed on the sheet keeps first what stands in it; faulty, it comes back as it was typed.
         # @yieldparam record [Records::Session]
@@ -158,8 +181,15 @@ module Windlass
         def session_sheet(record, rating: nil, decision: nil)
           status 422 if rating || decision
           page = Presenters::SessionSheet.new(record, rating: rating)
-          erb :"sessions/show", locals: {title: page.title, page: page,
-                                         panel: Presenters::VerdictPanel.new(record, rating: rating, decision: decision, today: today, sets: page.sets_of_the_day)}
+          erb :"sessions/show",
+            locals: {
+              title: page.title,
+              page: page,
+              panel:
+                Presenters::VerdictPanel.new(
+                  record, rating: rating, decision: decision, today: today, sets: page.sets_of_the_day
+                )
+            }
         end
 
         def follow_page(page) = erb(:"sessions/follow", layout: :deck_layout, locals: {title: page.title, page: page})
@@ -173,9 +203,16 @@ module Windlass
         # Where each run stood when its deck last said so, and how long ago that was.
         def told(records)
           content_type :json
-          JSON.generate(lanes: records.map do |record|
-            {state: record.told, age_ms: record.told_at && ((now - record.told_at) * 1000).round, stopped: record.athlete.suspension_on(today)&.stop? || false}
-          end)
+          JSON.generate(
+            lanes:
+              records.map do |record|
+                {
+                  state: record.told,
+                  age_ms: record.told_at && ((now - record.told_at) * 1000).round,
+                  stopped: record.athlete.suspension_on(today)&.stop? || false
+                }
+              end
+          )
         end
 
         def json_body

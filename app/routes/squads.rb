@@ -8,10 +8,22 @@ module Windlass
         app.helpers Helpers
 
         app.post("/squads") do
-          chosen = Records::Prescription.where(account_id: account.ids, id: chosen_sessions).includes(:athlete).sort_by { |one| [one.athlete.name.downcase, one.id] }
-          unasked = Actions::AskSquad.call(chosen.map(&:athlete).uniq, clear: listed(:clear), watcher: said(:watcher)[0, 80], now: now)
+          chosen =
+            Records::Prescription
+              .where(account_id: account.ids, id: chosen_sessions)
+              .includes(:athlete)
+              .sort_by { |one| [one.athlete.name.downcase, one.id] }
+          unasked =
+            Actions::AskSquad.call(
+              chosen.map(&:athlete).uniq,
+              clear: listed(:clear),
+              watcher: said(:watcher)[0, 80],
+              now: now
+            )
           before = Presenters::BeforeTogether.new(chosen, unasked, now: now)
-          next erb(:"squads/ask", locals: {title: "Before they begin", page: before}) if before.asks? || before.chooses? || said(:look) == "yes"
+          if before.asks? || before.chooses? || said(:look) == "yes"
+            next erb(:"squads/ask", locals: {title: "Before they begin", page: before})
+          end
 
           redirect to("/squads/#{Actions::PlanSquad.call(account, chosen, now: now).uuid}"), 303
         end
@@ -24,7 +36,12 @@ module Windlass
           next squad_sheet(record, form: form) unless form.valid?
 
           starts = (said(:deed) == "keep") ? form.starts(record.sessions.size) : nil
-          Actions::ArrangeSquad.call(record, settings: form.settings, pairs: form.pairs(record.sessions.size), starts: starts)
+          Actions::ArrangeSquad.call(
+            record,
+            settings: form.settings,
+            pairs: form.pairs(record.sessions.size),
+            starts: starts
+          )
           redirect to("/squads/#{record.uuid}"), 303
         end
 
@@ -53,10 +70,15 @@ module Windlass
         WHOLE = [:timeline, :prescription, {athlete: %i[suspensions screenings clearances account]}].freeze
 
         # @return [Array<String>] those ticked, and the one chosen of an athlete's several
-        def chosen_sessions = listed(:prescription) + Array(params[:of].then { |of| of.is_a?(Hash) ? of.values : [] }).grep(/\A\d{1,15}\z/)
+        def chosen_sessions =
+          listed(:prescription) + Array(params[:of].then { |of| of.is_a?(Hash) ? of.values : [] }).grep(/\A\d{1,15}\z/)
 
         # @param with [Array] what is asked of its sessions
-        def squad(*with) = Records::Squad.where(account_id: account.ids).includes(sessions: with.presence || WHOLE).find_by!(uuid: said(:uuid))
+        def squad(*with) =
+          Records::Squad
+            .where(account_id: account.ids)
+            .includes(sessions: with.presence || WHOLE)
+            .find_by!(uuid: said(:uuid))
 
         def squad_sheet(record, form: nil)
           status 422 if form

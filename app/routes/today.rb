@@ -5,7 +5,19 @@ module Windlass
     module Today
       def self.registered(app)
         app.get("/") do
-          erb :"today/index", locals: {title: "Today", page: Presenters::Today.new(account, now: now, links: morning_links, crew: crew("/"), number: said(:page).to_i, all: said(:all) == "1")}
+          erb :"today/index",
+            locals: {
+              title: "Today",
+              page:
+                Presenters::Today.new(
+                  account,
+                  now: now,
+                  links: morning_links,
+                  crew: crew("/"),
+                  number: said(:page).to_i,
+                  all: said(:all) == "1"
+                )
+            }
         end
       end
     end

@@ -11,17 +11,30 @@ module Windlass
 
         app.post("/water") do
           pairs = Actions::PlanWater.call(account, chosen_pairs, clear: listed(:clear), now: now)
-          redirect to("/water/clock?pairs=#{pairs.map { |pair| pair.map(&:id).join("-") }.join("_")}&margin=#{margin}"), 303
+          redirect to("/water/clock?pairs=#{pairs.map { |pair| pair.map(&:id).join("-") }.join("_")}&margin=#{margin}"),
+            303
         rescue Error => error
           status 422
-          water_page(Presenters::WaterPage.new(account, crew("/water"), now: now, pairs: chosen_pairs), refusal: error.message)
+          water_page(
+            Presenters::WaterPage.new(account, crew("/water"), now: now, pairs: chosen_pairs),
+            refusal: error.message
+          )
         end
 
         app.get("/water/clock") do
-          pairs = said(:pairs).split("_").first(Presenters::WaterPage::MOST_PAIRS).map { |pair| pair.split("-").first(2).map { |id| athlete(id) } }
+          pairs =
+            said(:pairs)
+              .split("_")
+              .first(Presenters::WaterPage::MOST_PAIRS)
+              .map { |pair| pair.split("-").first(2).map { |id| athlete(id) } }
           redirect to("/water"), 303 if pairs.empty?
 
-          erb :"water/clock", layout: :deck_layout, locals: {title: "Surface clock", page: Presenters::SurfaceClock.new(account, pairs, margin: margin, now: now)}
+          erb :"water/clock",
+            layout: :deck_layout,
+            locals: {
+              title: "Surface clock",
+              page: Presenters::SurfaceClock.new(account, pairs, margin: margin, now: now)
+            }
         end
 
         # Dives of one athlete, out and in.
@@ -31,11 +44,18 @@ module Windlass
           Formats::Uddf.write(athlete.name, Records::Dive.where(athlete_id: athlete.id).in_order.map(&:to_core))
         end
 
-        app.post("/athletes/:athlete_id/dives") { take_in(Windlass::Imports::DivesFile, uploaded_bytes(:dives), athlete_id: athlete.id) }
+        app.post("/athletes/:athlete_id/dives") do
+          take_in(Windlass::Imports::DivesFile, uploaded_bytes(:dives), athlete_id: athlete.id)
+        end
 
         app.get("/athletes/:athlete_id/dives") do
-          erb :"water/dives", locals: {title: "Dives, #{athlete.name}", athlete: athlete, dives: Records::Dive.where(athlete_id: athlete.id).order(down_at: :desc).limit(200).to_a,
-                                       discarded: Records::Dive.discarded.where(athlete_id: athlete.id).order(down_at: :desc).to_a}
+          erb :"water/dives",
+            locals: {
+              title: "Dives, #{athlete.name}",
+              athlete: athlete,
+              dives: Records::Dive.where(athlete_id: athlete.id).order(down_at: :desc).limit(200).to_a,
+              discarded: Records::Dive.discarded.where(athlete_id: athlete.id).order(down_at: :desc).to_a
+            }
         end
 
         app.post("/dives") do
@@ -49,11 +69,21 @@ module Windlass
 
       module Helpers
         # More than is needed, never less.
-        def margin = Presenters::WaterPage::MARGINS.keys.find { |one| one.to_s == said(:margin) } || Presenters::WaterPage::MARGINS.keys.first
+        def margin =
+          Presenters::WaterPage::MARGINS.keys.find { |one| one.to_s == said(:margin) } ||
+            Presenters::WaterPage::MARGINS.keys.first
 
-        def chosen_pairs = params[:pair].is_a?(Hash) ? params[:pair].select { |id, number| id.match?(/\A\d{1,15}\z/) && number.is_a?(String) && number.match?(/\A[1-4]?\z/) } : {}
+        def chosen_pairs =
+          if params[:pair].is_a?(Hash)
+            params[:pair].select do |id, number|
+              id.match?(/\A\d{1,15}\z/) && number.is_a?(String) && number.match?(/\A[1-4]?\z/)
+            end
+          else
+            {}
+          end
 
-        def water_page(page, refusal: nil) = erb(:"water/index", locals: {title: "Water", page: page, refusal: refusal})
+        def water_page(page, refusal: nil) =
+          erb(:"water/index", locals: {title: "Water", page: page, refusal: refusal})
       end
     end
   end

@@ -4,14 +4,18 @@ module Windlass
   class Situations
     # What is known of an athlete on a day, whatever is asked about: all that they do not say themselves.
     # outlook: what the gas model says of doses; nil where it has nothing to say.
-    Known = Value.define(:screen, :stopped, :resting_until, :movement_fault, :mornings, :context, :history, :measures, :outlook) do
-      # @return [Hash] of a {Progression::Situation}
-      def ground = to_h.except(:outlook)
-    end
+    Known =
+      Value.define(
+        :screen, :stopped, :resting_until, :movement_fault, :mornings, :context, :history, :measures, :outlook
+      ) do
+        # @return [Hash] of a {Progression::Situation}
+        def ground = to_h.except(:outlook)
+      end
 
     # Reads it for many athletes at once, of whom anything has changed.
     class Reading
-      # Nothing that the rules ask of single sessions is older; of each protocol the newest session is looked up besides.
+      # Nothing that the rules ask of single sessions is older; of each protocol the newest session is looked up
+      # besides.
       RECENT_DAYS = 3
       # A maximal test keeps the next one away for a week.
       TEST_DAYS = Progression::Readiness::MAXIMAL_DAYS + 1
@@ -34,18 +38,28 @@ module Windlass
       private
 
       # Read anew: what somebody has in hand may be older than the mark.
-      def athletes = @athletes ||= Records::Athlete.where(id: @ids).includes(:suspensions, :screenings, :clearances).to_a
+      def athletes =
+        @athletes ||= Records::Athlete.where(id: @ids).includes(:suspensions, :screenings, :clearances).to_a
 
       def of(athlete)
         suspension = athlete.suspension_on(@today)
         measures = values.fetch(athlete.id)
-        Known.new(screen: athlete.to_screen(on: @today), stopped: (suspension.reason if suspension&.stop?), resting_until: (suspension.until_on if suspension && !suspension.stop?),
-          movement_fault: movements[athlete.id]&.then { |details| Measures::BreathingMovement.fault(details) }, mornings: mornings.fetch(athlete.id), context: context(athlete),
-          history: history.fetch(athlete.id, []).map(&:last).freeze, measures: measures, outlook: Forecasts.outlook(athlete, on: @today, values: measures))
+        Known.new(
+          screen: athlete.to_screen(on: @today),
+          stopped: (suspension.reason if suspension&.stop?),
+          resting_until: (suspension.until_on if suspension && !suspension.stop?),
+          movement_fault: movements[athlete.id]&.then { |details| Measures::BreathingMovement.fault(details) },
+          mornings: mornings.fetch(athlete.id),
+          context: context(athlete),
+          history: history.fetch(athlete.id, []).map(&:last).freeze,
+          measures: measures,
+          outlook: Forecasts.outlook(athlete, on: @today, values: measures)
+        )
       end
 
       # A fall that is expected, or a measure that is paused, asks for no light day.
-      def context(athlete) = Measures::Context.new(use: athlete.control_pause_use.to_sym, sleep_signs: athlete.sleep_signs)
+      def context(athlete) =
+        Measures::Context.new(use: athlete.control_pause_use.to_sym, sleep_signs: athlete.sleep_signs)
 
       def values = @values ||= Records::Measure.newest_values(athletes)
 
@@ -54,20 +68,41 @@ module Windlass
       def movements = @movements ||= Records::Measure.newest_movements(@ids)
 
       # What was run, tested and sat out in the cold lately.
-      def history = @history ||= (Records::Session.outlines(@ids, since: @today - RECENT_DAYS) + tests + colds).group_by(&:first)
+      def history =
+        @history ||= (Records::Session.outlines(@ids, since: @today - RECENT_DAYS) + tests + colds).group_by(&:first)
 
       def colds
-        Records::Cold.where(athlete_id: @ids, local_date: (@today - 1)..).map do |cold|
-          [cold.athlete_id, Progression::Outline.new(id: "cold #{cold.id}", date: cold.local_date, protocol: Progression::COLD.id, ended_at: cold.ended_at.getlocal)]
-        end
+        Records::Cold
+          .where(athlete_id: @ids, local_date: (@today - 1)..)
+          .map do |cold|
+            [
+              cold.athlete_id,
+              Progression::Outline.new(
+                id: "cold #{cold.id}",
+                date: cold.local_date,
+                protocol: Progression::COLD.id,
+                ended_at: cold.ended_at.getlocal
+              )
+            ]
+          end
       end
 
       def tests
         since = @today - TEST_DAYS
-        Records::Measure.where(athlete_id: @ids, kind: "maximal_hold", taken_at: Time.new(since.year, since.month, since.day)..).map do |test|
-          at = test.taken_at.getlocal
-          [test.athlete_id, Progression::Outline.new(id: "test #{test.id}", date: at.to_date, protocol: Progression::MAXIMAL_TEST.id, ended_at: at)]
-        end
+        Records::Measure
+          .where(athlete_id: @ids, kind: "maximal_hold", taken_at: Time.new(since.year, since.month, since.day)..)
+          .map do |test|
+            at = test.taken_at.getlocal
+            [
+              test.athlete_id,
+              Progression::Outline.new(
+                id: "test #{test.id}",
+                date: at.to_date,
+                protocol: Progression::MAXIMAL_TEST.id,
+                ended_at: at
+              )
+            ]
+          end
       end
     end
   end

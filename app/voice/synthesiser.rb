@@ -13,7 +13,8 @@ module Windlass
     QUICKEST = 260
 
     # @return [Boolean] it is installed
-    def self.there? = ENV.fetch("PATH", "").split(File::PATH_SEPARATOR).any? { |folder| File.executable?(File.join(folder, COMMAND)) }
+    def self.there? =
+      ENV.fetch("PATH", "").split(File::PATH_SEPARATOR).any? { |folder| File.executable?(File.join(folder, COMMAND)) }
 
     # @param text [String]
     # @param voice [Spoken::Voices::Voice]

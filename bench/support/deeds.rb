@@ -3,13 +3,15 @@
 require_relative "filled_forms"
 
 module Bench
-  # What a coach sends: one request for each way of the routing table that writes, in the house's longest life. What must be so first is done
-  # before it is measured, and all of it is taken back.
+  # What a coach sends: one request for each way of the routing table that writes, in the house's longest life. What
+  # must be so first is done before it is measured, and all of it is taken back.
   class Deeds
     # What takes as long as the work that it is: that has bars of its own.
     ELSEWHERE = {
-      "/groups/:id/plan" => "plans a squad: bench/programme", "/groups/:id/planning" => "plans a squad, some at a time: bench/programme",
-      "/athletes/:athlete_id/programme/plan" => "plans twelve weeks: bench/programme", "/place/import" => "as long as the archive is"
+      "/groups/:id/plan" => "plans a squad: bench/programme",
+      "/groups/:id/planning" => "plans a squad, some at a time: bench/programme",
+      "/athletes/:athlete_id/programme/plan" => "plans twelve weeks: bench/programme",
+      "/place/import" => "as long as the archive is"
     }.freeze
 
     # So many of them are done at once: the bar is that of each.
@@ -33,13 +35,28 @@ module Bench
     # @raise [RuntimeError] where it was refused
     def send(request)
       answer = @forms.send(request)
-      raise "#{request.path}: #{answer.status} #{Nokogiri::HTML5(answer.body).at("main")&.text.to_s.squeeze(" \n")[0, 600]}" unless [200, 302, 303].include?(answer.status)
+      unless [200, 302, 303].include?(answer.status)
+        raise "#{request.path}: #{answer.status} " \
+          "#{Nokogiri.HTML5(answer.body).at("main")&.text.to_s.squeeze(" \n")[0, 600]}"
+      end
 
       answer
     end
 
     # @return [Hash{String => Proc}] by route: gets ready, and returns the request
-    def requests = {**people, **measures, **protocols, **prescriptions, **sessions, **decisions, **squads, **programmes, **water, **log}
+    def requests =
+      {
+        **people,
+        **measures,
+        **protocols,
+        **prescriptions,
+        **sessions,
+        **decisions,
+        **squads,
+        **programmes,
+        **water,
+        **log
+      }
 
     private
 
@@ -49,7 +66,8 @@ module Bench
 
     def form(path, from:, **typed) = @forms.form(path, from: from, typed: typed)
 
-    def file(name, text, type: "text/plain") = Rack::Multipart::UploadedFile.new(io: StringIO.new(text), filename: name, content_type: type)
+    def file(name, text, type: "text/plain") =
+      Rack::Multipart::UploadedFile.new(io: StringIO.new(text), filename: name, content_type: type)
 
     def records = Windlass::Records
 
@@ -59,7 +77,9 @@ module Bench
 
     def people
       somebody = {name: "Bench Halloran", born_on: "1990-03-04", sex: "female", height_cm: "170", mass_kg: "65"}
-      several = "name,born,sex,height,mass\n" + Array.new(20) { |number| "Bench Row#{("a".ord + number).chr},1990-03-04,female,170,65\n" }.join
+      several =
+        "name,born,sex,height,mass\n" +
+        Array.new(20) { |number| "Bench Row#{("a".ord + number).chr},1990-03-04,female,170,65\n" }.join
       {
         "/athletes" => -> { form("/athletes", from: "/athletes/new", **somebody) },
         "/athletes/several" => -> { form("/athletes/several", from: "/athletes/several", text: several) },
@@ -68,14 +88,44 @@ module Bench
         "/athletes/:athlete_id/morning-links/revoke" => -> { button(at("/morning-links/revoke")) },
         "/athletes/:athlete_id" => -> { form(at(""), from: at("/edit"), notes: "Seen by the bench") },
         "/athletes/:athlete_id/screening" => -> { form(at("/screening"), from: at("/screening"), **no_to_all) },
-        "/athletes/:athlete_id/clearances" => -> { form(at("/clearances"), from: at("/screening"), clinician: "Dr Quill", given_on: today.iso8601, expires_on: (today + 90).iso8601, families: ["tables"]) },
+        "/athletes/:athlete_id/clearances" => -> do
+          form(
+            at("/clearances"),
+            from: at("/screening"),
+            clinician: "Dr Quill",
+            given_on: today.iso8601,
+            expires_on: (today + 90).iso8601,
+            families: ["tables"]
+          )
+        end,
         "/athletes/:athlete_id/day" => -> { button(at("/day")) },
-        "/athletes/:athlete_id/cold" => -> { form(at("/cold"), from: at("/cold"), stage: "1", minutes: "2", calm: "true", why_out: "done", watcher: "Bench") },
-        "/suspensions/:id/clearance" => lambda {
-          stop = Windlass::Actions::OpenStop.call(@athlete, "Blackout on 2 March 2026.", session: @session, now: @now - 86_400)
-          form("/suspensions/#{stop.id}/clearance", from: at(""), clinician: "Dr Quill", cleared_on: today.iso8601)
-        },
-        "/screenings/:id/correct" => -> { @athlete.screenings.last.id.then { |id| form("/screenings/#{id}/correct", :from => "/screenings/#{id}/correct", "answers[heart]" => "true") } },
+        "/athletes/:athlete_id/cold" => -> do
+          form(
+            at("/cold"),
+            from: at("/cold"),
+            stage: "1",
+            minutes: "2",
+            calm: "true",
+            why_out: "done",
+            watcher: "Bench"
+          )
+        end,
+        "/suspensions/:id/clearance" =>
+          lambda do
+            stop =
+              Windlass::Actions::OpenStop.call(
+                @athlete,
+                "Blackout on 2 March 2026.",
+                session: @session,
+                now: @now - 86_400
+              )
+            form("/suspensions/#{stop.id}/clearance", from: at(""), clinician: "Dr Quill", cleared_on: today.iso8601)
+          end,
+        "/screenings/:id/correct" => -> do
+          @athlete.screenings.last.id.then do |id|
+            form("/screenings/#{id}/correct", :from => "/screenings/#{id}/correct", "answers[heart]" => "true")
+          end
+        end,
         "/clearances/:uuid/discard" => -> { button("/clearances/#{clearance}/discard") },
         "/clearances/:uuid/bring-back" => -> { button("/clearances/#{clearance(discarded_at: @now)}/bring-back") },
         "/colds/:uuid/discard" => -> { button("/colds/#{cold}/discard") },
@@ -87,23 +137,63 @@ module Bench
     def no_to_all = Windlass::Screening::MATRIX.conditions.to_h { |one| ["answers[#{one.id}]", "false"] }
 
     def clearance(**more)
-      @athlete.clearances.create!(account_id: 1, uuid: SecureRandom.uuid, clinician: "Dr Quill", families: ["tables"], given_on: today, expires_on: today + 90, created_at: @now, **more).uuid
+      @athlete
+        .clearances
+        .create!(
+          account_id: 1,
+          uuid: SecureRandom.uuid,
+          clinician: "Dr Quill",
+          families: ["tables"],
+          given_on: today,
+          expires_on: today + 90,
+          created_at: @now,
+          **more
+        )
+        .uuid
     end
 
-    def cold(**more) = @athlete.colds.create!(account_id: 1, uuid: SecureRandom.uuid, local_date: today, ended_at: @now, stage: 1, minutes: 2, calm: true, why_out: "done", **more).uuid
+    def cold(**more) =
+      @athlete
+        .colds
+        .create!(
+          account_id: 1,
+          uuid: SecureRandom.uuid,
+          local_date: today,
+          ended_at: @now,
+          stage: 1,
+          minutes: 2,
+          calm: true,
+          why_out: "done",
+          **more
+        )
+        .uuid
 
     def measures
       pause = {seconds: "24", ended_by: "diaphragm", first_breath: "calm", on_waking: "true"}
       newest = @athlete.measures.where(kind: "maximal_hold").last
       link = Windlass::MorningLinks.new(Windlass::Security.secret).path(@athlete)
       {
-        "/athletes/:athlete_id/control-pauses" => -> { form(at("/control-pauses"), from: at("/control-pauses/new"), **pause) },
-        "/athletes/:athlete_id/measures/:kind" => -> { form(at("/measures/sustained_exhale"), from: at("/measures/sustained_exhale/new"), beats: "20", width: "yes", steady: "even") },
+        "/athletes/:athlete_id/control-pauses" => -> do
+          form(at("/control-pauses"), from: at("/control-pauses/new"), **pause)
+        end,
+        "/athletes/:athlete_id/measures/:kind" => -> do
+          form(
+            at("/measures/sustained_exhale"),
+            from: at("/measures/sustained_exhale/new"),
+            beats: "20",
+            width: "yes",
+            steady: "even"
+          )
+        end,
         "/morning/:token" => -> { form(link, from: link, **pause) },
         "/hiss" => -> { @forms.json("/hiss", {tempo: 60, levels_db: Array.new(200, -20.0), step_s: 0.05}) },
-        "/measures/:uuid/correct" => -> { form("/measures/#{newest.uuid}/correct", from: "/measures/#{newest.uuid}/correct", value: "150") },
+        "/measures/:uuid/correct" => -> do
+          form("/measures/#{newest.uuid}/correct", from: "/measures/#{newest.uuid}/correct", value: "150")
+        end,
         "/measures/:uuid/discard" => -> { button("/measures/#{newest.uuid}/discard") },
-        "/measures/:uuid/bring-back" => -> { newest.update_columns(discarded_at: @now).then { button("/measures/#{newest.uuid}/bring-back") } }
+        "/measures/:uuid/bring-back" => -> do
+          newest.update_columns(discarded_at: @now).then { button("/measures/#{newest.uuid}/bring-back") }
+        end
       }
     end
 
@@ -112,15 +202,23 @@ module Bench
       own = records::OwnProtocol.order(:id).first
       {
         "/protocols/:id" => -> { form("/protocols/co2-table", **composed) },
-        "/protocols/:id/prescriptions" => -> { form("/protocols/co2-table/prescriptions", **composed, ends: running("co2-table")) },
+        "/protocols/:id/prescriptions" => -> do
+          form("/protocols/co2-table/prescriptions", **composed, ends: running("co2-table"))
+        end,
         "/protocols/:id/once" => -> { form("/protocols/co2-table/once", **composed) },
         "/own-protocols" => -> { form("/own-protocols", **composed, name: "Of the bench") },
-        "/own-protocols/import" => -> { button("/own-protocols/import", file: file("own.yml", @house.get("/own-protocols/#{own.id}.yml").body)) },
+        "/own-protocols/import" => -> do
+          button("/own-protocols/import", file: file("own.yml", @house.get("/own-protocols/#{own.id}.yml").body))
+        end,
         "/own-protocols/:id" => -> { form("/own-protocols/#{own.id}", from: "/own-protocols/#{own.id}") },
         "/own-protocols/:id/copy" => -> { button("/own-protocols/#{own.id}/copy") },
         "/own-protocols/:id/delete" => -> { button("/own-protocols/#{own.id}/delete") },
-        "/own-protocols/:id/restore" => -> { own.update_columns(deleted_at: @now).then { button("/own-protocols/#{own.id}/restore") } },
-        "/own-protocols/:id/prescriptions" => -> { button("/own-protocols/#{own.id}/prescriptions", athlete_id: @athlete.id, ends: running(own.to_protocol.id)) }
+        "/own-protocols/:id/restore" => -> do
+          own.update_columns(deleted_at: @now).then { button("/own-protocols/#{own.id}/restore") }
+        end,
+        "/own-protocols/:id/prescriptions" => -> do
+          button("/own-protocols/#{own.id}/prescriptions", athlete_id: @athlete.id, ends: running(own.to_protocol.id))
+        end
       }
     end
 
@@ -128,7 +226,14 @@ module Bench
     def running(family) = @athlete.prescriptions.open.find_by(protocol: family)&.id
 
     # Prescribed a moment ago, in the place of another.
-    def replacing = prescription.update_columns(state: "ended").then { records::Prescription.create!(prescription.attributes.except("id").merge("state" => "active", "replaces_id" => prescription.id)).id }
+    def replacing =
+      prescription
+        .update_columns(state: "ended")
+        .then do
+          records::Prescription.create!(
+            prescription.attributes.except("id").merge("state" => "active", "replaces_id" => prescription.id)
+          ).id
+        end
 
     def prescriptions
       path = "/prescriptions/#{prescription.id}"
@@ -136,16 +241,23 @@ module Bench
         "/athletes/:athlete_id/prescriptions" => -> { button(at("/prescriptions"), protocol: "quiet-breathing") },
         "/prescriptions/:id/sessions" => -> { button("#{path}/sessions", asked: "yes") },
         "/prescriptions/:id/limits" => -> { form("#{path}/limits", from: path) },
-        "/prescriptions/:id/start" => -> { begun_nowhere.then { |id| form("/prescriptions/#{id}/start", from: "/prescriptions/#{id}", rung: "2", because: "Seen elsewhere") } },
+        "/prescriptions/:id/start" => -> do
+          begun_nowhere.then do |id|
+            form("/prescriptions/#{id}/start", from: "/prescriptions/#{id}", rung: "2", because: "Seen elsewhere")
+          end
+        end,
         "/prescriptions/:id/end" => -> { button("#{path}/end") },
         "/prescriptions/:id/withdraw" => -> { button("/prescriptions/#{replacing}/withdraw") },
-        "/prescriptions/:id/reopen" => -> { prescription.update_columns(state: "ended").then { button("#{path}/reopen") } },
+        "/prescriptions/:id/reopen" => -> do
+          prescription.update_columns(state: "ended").then { button("#{path}/reopen") }
+        end,
         "/prescriptions/:id/write-in/read" => -> { button("#{path}/write-in/read", lines: written) },
         "/prescriptions/:id/write-in" => -> { form("#{path}/write-in", from: "#{path}/write-in", lines: written) }
       }
     end
 
-    def begun_nowhere = Windlass::Actions::Prescribe.call(@athlete, Windlass::Protocols.find("belly-drill"), now: @now).id
+    def begun_nowhere =
+      Windlass::Actions::Prescribe.call(@athlete, Windlass::Protocols.find("belly-drill"), now: @now).id
 
     def written = "#{(today - 1).iso8601} effort 3"
 
@@ -156,39 +268,101 @@ module Bench
       path = "/sessions/#{@session.uuid}"
       mark = ->(kind, **more) { {uuid: SecureRandom.uuid, kind: kind, at_ms: 1000, **more} }
       {
-        "/sessions/:uuid/events" => -> { @forms.json("/sessions/#{@house.running.uuid}/events", {events: Array.new(10) { |index| mark["hold_start", round: index + 1] }}) },
+        "/sessions/:uuid/events" => -> do
+          @forms.json(
+            "/sessions/#{@house.running.uuid}/events",
+            {events: Array.new(10) { |index| mark["hold_start", round: index + 1] }}
+          )
+        end,
         "/sessions/:uuid/twins" => -> { twin.then { |uuid| button("#{path}/twins", was: uuid) } },
         "/sessions/:uuid/end" => -> { button("/sessions/#{@house.running.uuid}/end") },
         "/sessions/:uuid/give-up" => -> { button("/sessions/#{undecided.uuid}/give-up", effort: "4") },
-        "/sessions/:uuid/take-up" => -> { undecided.update_columns(given_up: true).then { button("/sessions/#{undecided.uuid}/take-up") } },
-        "/sessions/:uuid/discard" => -> { undecided.update_columns(written_in: "bench").then { button("/sessions/#{undecided.uuid}/discard", effort: "4") } },
-        "/sessions/:uuid/bring-back" => -> { @session.update_columns(discarded_at: @now).then { button("#{path}/bring-back") } },
-        "/sessions/:uuid/photos" => -> { button("#{path}/photos", photo: file("page.png", File.binread("docs/screenshots/#{Dir.children("docs/screenshots").min}"), type: "image/png")) },
-        "/sessions/:uuid/oximeter" => -> { button("#{path}/oximeter", trace: file("trace.csv", "time,saturation,pulse\n" + Array.new(600) { |second| "#{second},97,61\n" }.join)) },
+        "/sessions/:uuid/take-up" => -> do
+          undecided.update_columns(given_up: true).then { button("/sessions/#{undecided.uuid}/take-up") }
+        end,
+        "/sessions/:uuid/discard" => -> do
+          undecided
+            .update_columns(written_in: "bench")
+            .then { button("/sessions/#{undecided.uuid}/discard", effort: "4") }
+        end,
+        "/sessions/:uuid/bring-back" => -> do
+          @session.update_columns(discarded_at: @now).then { button("#{path}/bring-back") }
+        end,
+        "/sessions/:uuid/photos" => -> do
+          button(
+            "#{path}/photos",
+            photo:
+              file(
+                "page.png",
+                File.binread("docs/screenshots/#{Dir.children("docs/screenshots").min}"),
+                type: "image/png"
+              )
+          )
+        end,
+        "/sessions/:uuid/oximeter" => -> do
+          button(
+            "#{path}/oximeter",
+            trace: file("trace.csv", "time,saturation,pulse\n" + Array.new(600) { |second| "#{second},97,61\n" }.join)
+          )
+        end,
         "/sessions/:uuid/verdict" => -> { button("#{path}/verdict", effort: "4") },
         "/sessions/:uuid/rating" => -> { form("#{path}/rating", from: path, effort: "4") }
       }
     end
 
-    def twin = @session.dup.tap { |one| one.update!(uuid: SecureRandom.uuid, twin_of_id: @session.id, twin_settled: false) }.uuid
+    def twin =
+      @session.dup.tap { |one| one.update!(uuid: SecureRandom.uuid, twin_of_id: @session.id, twin_settled: false) }.uuid
 
     def decisions
       {
-        "/sessions/:uuid/decision" => -> { judged.then { |session, verdict| form("/sessions/#{session.uuid}/decision", from: "/sessions/#{session.uuid}", seen: verdict, decided: "accept") } },
-        "/sessions/:uuid/accept" => -> { plain.first.then { |session| button("/sessions/#{session.uuid}/accept", seen: session.proposed_verdict) } },
-        "/decisions" => -> { button("/decisions", **plain.to_h { |session| ["seen[#{session.uuid}]", session.proposed_verdict] }) },
+        "/sessions/:uuid/decision" => -> do
+          judged.then do |session, verdict|
+            form(
+              "/sessions/#{session.uuid}/decision",
+              from: "/sessions/#{session.uuid}",
+              seen: verdict,
+              decided: "accept"
+            )
+          end
+        end,
+        "/sessions/:uuid/accept" => -> do
+          plain.first.then { |session| button("/sessions/#{session.uuid}/accept", seen: session.proposed_verdict) }
+        end,
+        "/decisions" => -> do
+          button("/decisions", **plain.to_h { |session| ["seen[#{session.uuid}]", session.proposed_verdict] })
+        end,
         "/moves/:id/back" => -> { button("/moves/#{decided.id}/back") },
-        "/moves/:id/keep" => -> { decided.tap { |move| move.update_columns(verdict_now: "ease", reason_now: "Edited") }.then { |move| button("/moves/#{move.id}/keep") } }
+        "/moves/:id/keep" => -> do
+          decided
+            .tap { |move| move.update_columns(verdict_now: "ease", reason_now: "Edited") }
+            .then { |move| button("/moves/#{move.id}/keep") }
+        end
       }
     end
 
     def judged = undecided.then { |session| [session, Windlass::Actions::JudgeDay.call(session).verdict.to_s] }
 
-    def plain = @plain ||= records::Session.kept.undecided.where(proposed_plain: true).order(local_date: :desc).includes(:athlete).to_a.uniq(&:athlete_id).first(AT_ONCE.fetch("/decisions"))
+    def plain =
+      @plain ||=
+        records::Session
+          .kept
+          .undecided
+          .where(proposed_plain: true)
+          .order(local_date: :desc)
+          .includes(:athlete)
+          .to_a
+          .uniq(&:athlete_id)
+          .first(AT_ONCE.fetch("/decisions"))
 
     def decided
       session = undecided
-      Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: :repeat, because: "Seen", now: @now)
+      Windlass::Actions::Decide.call(
+        session,
+        Windlass::Actions::JudgeDay.call(session),
+        decided: :repeat,
+        because: "Seen",
+        now: @now
+      )
     end
 
     def squads
@@ -215,13 +389,30 @@ module Bench
         "/athletes/:athlete_id/times" => -> { form("#{away}/times", from: "#{away}/times") },
         "/athletes/:athlete_id/programme/anew" => -> { button("#{away}/programme/anew") },
         "/athletes/:athlete_id/programme/end" => -> { button("#{away}/programme/end") },
-        "/athletes/:athlete_id/absences" => -> { form("#{away}/absences", from: "#{away}/programme", from_on: today.iso8601, to_on: (today + 3).iso8601) },
+        "/athletes/:athlete_id/absences" => -> do
+          form("#{away}/absences", from: "#{away}/programme", from_on: today.iso8601, to_on: (today + 3).iso8601)
+        end,
         "/absences/:id/remove" => -> { button("/absences/#{records::Absence.last.id}/remove") },
         "/athletes/:athlete_id/feed" => -> { button(at("/feed")) },
         "/groups/:id/feed" => -> { button("/groups/#{group.id}/feed") },
-        "/feeds/:id/revoke" => -> { button("/feeds/#{records::Feed.create!(athlete_id: @athlete.id, secret: SecureRandom.hex, made_at: @now).id}/revoke") },
-        "/planned/:uuid/move" => -> { button("/planned/#{planned.uuid}/move", date: planned.local_date.iso8601, at_min: planned.at_min, seen: planned.sequence) },
-        "/planned/:uuid/back" => -> { planned.update_columns(fixed: true, moved_from_on: planned.local_date, moved_from_min: planned.at_min).then { button("/planned/#{planned.uuid}/back", seen: planned.sequence) } }
+        "/feeds/:id/revoke" => -> do
+          button(
+            "/feeds/#{records::Feed.create!(athlete_id: @athlete.id, secret: SecureRandom.hex, made_at: @now).id}/revoke"
+          )
+        end,
+        "/planned/:uuid/move" => -> do
+          button(
+            "/planned/#{planned.uuid}/move",
+            date: planned.local_date.iso8601,
+            at_min: planned.at_min,
+            seen: planned.sequence
+          )
+        end,
+        "/planned/:uuid/back" => -> do
+          planned
+            .update_columns(fixed: true, moved_from_on: planned.local_date, moved_from_min: planned.at_min)
+            .then { button("/planned/#{planned.uuid}/back", seen: planned.sequence) }
+        end
       }
     end
 
@@ -229,18 +420,51 @@ module Bench
       pair = records::Athlete.where(left_on: nil).order(:id).first(2)
       {
         "/water" => -> { button("/water", "clear" => pair.map(&:id), **pair.to_h { |one| ["pair[#{one.id}]", "1"] }) },
-        "/dives" => -> { @forms.json("/dives", {uuid: SecureRandom.uuid, athlete_id: @athlete.id, down_ms: (@now.to_i - 600) * 1000, seconds: 60, depth_m: 8}) },
-        "/dives/:uuid/correct" => -> { dive.then { |uuid| form("/dives/#{uuid}/correct", from: "/dives/#{uuid}/correct") } },
+        "/dives" => -> do
+          @forms.json(
+            "/dives",
+            {
+              uuid: SecureRandom.uuid,
+              athlete_id: @athlete.id,
+              down_ms: (@now.to_i - 600) * 1000,
+              seconds: 60,
+              depth_m: 8
+            }
+          )
+        end,
+        "/dives/:uuid/correct" => -> do
+          dive.then { |uuid| form("/dives/#{uuid}/correct", from: "/dives/#{uuid}/correct") }
+        end,
         "/dives/:uuid/discard" => -> { button("/dives/#{dive}/discard") },
         "/dives/:uuid/bring-back" => -> { button("/dives/#{dive(discarded_at: @now)}/bring-back") },
-        "/athletes/:athlete_id/dives" => -> { dive.then { button(at("/dives"), dives: file("dives.uddf", @house.get(at("/dives.uddf")).body)) } }
+        "/athletes/:athlete_id/dives" => -> do
+          dive.then { button(at("/dives"), dives: file("dives.uddf", @house.get(at("/dives.uddf")).body)) }
+        end
       }
     end
 
-    def dive(**more) = records::Dive.create!(account_id: 1, athlete: @athlete, uuid: SecureRandom.uuid, local_date: today, down_at: @now - 600, seconds: 60, depth_m: 8, **more).uuid
+    def dive(**more) =
+      records::Dive.create!(
+        account_id: 1,
+        athlete: @athlete,
+        uuid: SecureRandom.uuid,
+        local_date: today,
+        down_at: @now - 600,
+        seconds: 60,
+        depth_m: 8,
+        **more
+      ).uuid
 
     def log
-      {"/log/table" => -> { button("/log/table", text: "athlete,date,holds\n#{Array.new(20) { |day| "#{@athlete.name},#{(today - day).iso8601},\"30 31 32\"\n" }.join}") }}
+      {
+        "/log/table" => -> do
+          button(
+            "/log/table",
+            text:
+              "athlete,date,holds\n#{Array.new(20) { |day| "#{@athlete.name},#{(today - day).iso8601},\"30 31 32\"\n" }.join}"
+          )
+        end
+      }
     end
   end
 end

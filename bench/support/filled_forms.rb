@@ -23,29 +23,54 @@ module Bench
     # @return [Request]
     # @raise [RuntimeError] where the page has no such form
     def form(path, from: nil, typed: {})
-      Request.new(path, {params: {**(from ? standing(path, from) : {}), "authenticity_token" => @token, **typed.transform_keys(&:to_s)}})
+      Request.new(
+        path,
+        {
+          params: {
+            **(from ? standing(path, from) : {}),
+            "authenticity_token" => @token,
+            **typed.transform_keys(&:to_s)
+          }
+        }
+      )
     end
 
     # @return [Request] what a script sends
-    def json(path, body) = Request.new(path, {:input => JSON.generate(body), "CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => @token})
+    def json(path, body) =
+      Request.new(
+        path,
+        {:input => JSON.generate(body), "CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => @token}
+      )
 
     # @return [Rack::MockResponse]
-    def send(request) = @server.post(request.path, "HTTP_HOST" => "127.0.0.1", "HTTP_COOKIE" => @cookie, **request.options)
+    def send(request) =
+      @server.post(request.path, "HTTP_HOST" => "127.0.0.1", "HTTP_COOKIE" => @cookie, **request.options)
 
     private
 
     def standing(path, from)
-      page = Nokogiri::HTML5(@server.get(from, "HTTP_HOST" => "127.0.0.1", "HTTP_COOKIE" => @cookie).body)
-      form = page.at_css("form[action='#{path}']") || page.css("form").find { |one| one.at_css("[formaction='#{path}']") } || raise("#{from} has no form that is sent to #{path}")
-      fields = form.css("input[name], select[name], textarea[name]").filter_map { |field| value(field)&.then { |value| [field["name"], value] } }
-      fields.group_by(&:first).to_h { |name, some| [name, name.end_with?("[]") ? some.map(&:last) : some.last.last] }.transform_keys { |name| name.delete_suffix("[]") }
+      page = Nokogiri.HTML5(@server.get(from, "HTTP_HOST" => "127.0.0.1", "HTTP_COOKIE" => @cookie).body)
+      form =
+        page.at_css("form[action='#{path}']") || page.css("form").find { |one| one.at_css("[formaction='#{path}']") } ||
+        raise("#{from} has no form that is sent to #{path}")
+      fields =
+        form
+          .css("input[name], select[name], textarea[name]")
+          .filter_map { |field| value(field)&.then { |value| [field["name"], value] } }
+      fields
+        .group_by(&:first)
+        .to_h { |name, some| [name, name.end_with?("[]") ? some.map(&:last) : some.last.last] }
+        .transform_keys { |name| name.delete_suffix("[]") }
     end
 
     def value(field)
       case field.name
-      when "textarea" then field.text
-      when "select" then (field.at_css("option[selected]") || field.at_css("option"))&.then { |option| option["value"] || option.text }
-      else standing_input(field)
+      when "textarea"
+        field.text
+      when "select"
+        (field.at_css("option[selected]") || field.at_css("option"))&.then { |option| option["value"] || option.text }
+      else
+        standing_input(field)
       end
     end
 

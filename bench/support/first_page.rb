@@ -14,8 +14,20 @@ module Bench
     def self.ms(house) = Array.new(TIMES) { after_a_start(house) }.sort
 
     def self.after_a_start(house)
-      server = spawn({"WINDLASS_DB" => house, "PORT" => PORT.to_s, "WINDLASS_WARM" => "1"}, "bundle", "exec", "puma", "--quiet", "-C", "config/puma.rb",
-        chdir: File.expand_path("../..", __dir__), out: File::NULL, err: File::NULL, pgroup: true)
+      server =
+        spawn(
+          {"WINDLASS_DB" => house, "PORT" => PORT.to_s, "WINDLASS_WARM" => "1"},
+          "bundle",
+          "exec",
+          "puma",
+          "--quiet",
+          "-C",
+          "config/puma.rb",
+          chdir: File.expand_path("../..", __dir__),
+          out: File::NULL,
+          err: File::NULL,
+          pgroup: true
+        )
       sleep 0.05 until answers?
       began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
       raise "Today is not there" unless Net::HTTP.get_response(BASE).is_a?(Net::HTTPSuccess)

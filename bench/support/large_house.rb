@@ -8,8 +8,8 @@ require_relative "../../app/boot"
 require_relative "../../db/demo/scenario"
 
 module Bench
-  # A house of 300 athletes and three years, made from the demo: its twelve weeks are laid one before the other, thinner the older they
-  # are, and its people come again under other names. The same every time. Kept in a file of its own.
+  # A house of 300 athletes and three years, made from the demo: its twelve weeks are laid one before the other, thinner
+  # the older they are, and its people come again under other names. The same every time. Kept in a file of its own.
   class LargeHouse
     ATHLETES = 300
     PERIODS = 13
@@ -17,7 +17,10 @@ module Bench
     # Of the days before the newest period one in so many is there.
     THINNED = 4
     # Numbers of one copy of a table lie below this.
-    STRIDE = {"athletes" => 1_000, "prescriptions" => 1_000, "sessions" => 20_000, "rounds" => 400_000, "moves" => 20_000, "measures" => 20_000, "screenings" => 1_000, "clearances" => 1_000, "days" => 2_000, "suspensions" => 1_000}.freeze
+    STRIDE = {
+      "athletes" => 1_000, "prescriptions" => 1_000, "sessions" => 20_000, "rounds" => 400_000, "moves" => 20_000,
+      "measures" => 20_000, "screenings" => 1_000, "clearances" => 1_000, "days" => 2_000, "suspensions" => 1_000
+    }.freeze
     OF_A_DAY = {"sessions" => "local_date", "moves" => "local_date"}.freeze
 
     FILE = File.expand_path("../../tmp/large_house.sqlite3", __dir__)
@@ -60,10 +63,34 @@ module Bench
     def lay(period)
       days = -period * PERIOD_DAYS
       kept = ->(column) { "(CAST(julianday(#{column}) AS integer) + #{period}) % #{THINNED} = 0" }
-      copy("sessions", period, moved(days, %w[planned_at started_at ended_at]).merge(date("local_date", days)), "state <> 'planned' AND #{kept["local_date"]} AND id < #{STRIDE["sessions"]}")
-      copy("rounds", period, {"session_id" => "session_id + #{period * STRIDE["sessions"]}"}, "id < #{STRIDE["rounds"]} AND session_id IN (SELECT id FROM sessions WHERE id < #{STRIDE["sessions"]} AND state <> 'planned' AND #{kept["local_date"]})")
-      copy("moves", period, moved(days, %w[decided_at]).merge(date("local_date", days), "session_id" => "session_id + #{period * STRIDE["sessions"]}"), "id < #{STRIDE["moves"]} AND #{kept["local_date"]}")
-      copy("measures", period, moved(days, %w[taken_at created_at]), "id < #{STRIDE["measures"]} AND kind = 'control_pause'")
+      copy(
+        "sessions",
+        period,
+        moved(days, %w[planned_at started_at ended_at]).merge(date("local_date", days)),
+        "state <> 'planned' AND #{kept["local_date"]} AND id < #{STRIDE["sessions"]}"
+      )
+      copy(
+        "rounds",
+        period,
+        {"session_id" => "session_id + #{period * STRIDE["sessions"]}"},
+        "id < #{STRIDE["rounds"]} AND session_id IN (SELECT id FROM sessions WHERE id < #{STRIDE["sessions"]} AND " \
+        "state <> 'planned' AND #{kept["local_date"]})"
+      )
+      copy(
+        "moves",
+        period,
+        moved(days, %w[decided_at]).merge(
+          date("local_date", days),
+          "session_id" => "session_id + #{period * STRIDE["sessions"]}"
+        ),
+        "id < #{STRIDE["moves"]} AND #{kept["local_date"]}"
+      )
+      copy(
+        "measures",
+        period,
+        moved(days, %w[taken_at created_at]),
+        "id < #{STRIDE["measures"]} AND kind = 'control_pause'"
+      )
     end
 
     # The same people once more, with all that they ever did.
@@ -74,41 +101,74 @@ module Bench
       session = {"session_id" => "session_id + #{copy * PERIODS * STRIDE["sessions"]}"}
       copy("athletes", copy, {"name" => "name || ' #{copy + 1}'"}, "id <= #{count}")
       %w[screenings clearances days].each { |table| copy(table, copy, athlete, "id < #{STRIDE[table]} AND #{of_them}") }
-      copy("prescriptions", copy, athlete.merge("started_on" => "date(started_on, '-1000 days')"), "id < #{STRIDE["prescriptions"]} AND #{of_them}")
+      copy(
+        "prescriptions",
+        copy,
+        athlete.merge("started_on" => "date(started_on, '-1000 days')"),
+        "id < #{STRIDE["prescriptions"]} AND #{of_them}"
+      )
       whole = PERIODS * STRIDE["sessions"]
-      copy("sessions", copy * PERIODS, {**athlete, **prescription, "squad_id" => "NULL", "twin_of_id" => "NULL"}, "id < #{whole} AND #{of_them}")
-      copy("rounds", copy * PERIODS, session, "id < #{PERIODS * STRIDE["rounds"]} AND session_id IN (SELECT id FROM sessions WHERE id < #{whole} AND #{of_them})")
-      copy("moves", copy * PERIODS, session.merge(prescription), "id < #{PERIODS * STRIDE["moves"]} AND prescription_id IN (SELECT id FROM prescriptions WHERE #{of_them})")
+      copy(
+        "sessions",
+        copy * PERIODS,
+        {**athlete, **prescription, "squad_id" => "NULL", "twin_of_id" => "NULL"},
+        "id < #{whole} AND #{of_them}"
+      )
+      copy(
+        "rounds",
+        copy * PERIODS,
+        session,
+        "id < #{PERIODS * STRIDE["rounds"]} AND session_id IN (SELECT id FROM sessions WHERE id < #{whole} AND " \
+        "#{of_them})"
+      )
+      copy(
+        "moves",
+        copy * PERIODS,
+        session.merge(prescription),
+        "id < #{PERIODS * STRIDE["moves"]} AND prescription_id IN (SELECT id FROM prescriptions WHERE #{of_them})"
+      )
       copy("measures", copy * PERIODS, athlete, "id < #{PERIODS * STRIDE["measures"]} AND #{of_them}")
     end
 
     # Three marks a round: as a deck would have sent them.
     def marks
       at = "rounds.number * 30000"
-      [["hold_start", at, "NULL"], ["hold_end", "#{at} + coalesce(held_ms, 0)", "NULL"], ["first_breath", "#{at} + coalesce(held_ms, 0) + 2000", "first_breath"]].each_with_index do |(kind, at_ms, value), index|
-        connection.execute(<<~SQL)
-          INSERT INTO journal_events (uuid, session_id, kind, at_ms, round, value, received_at)
-          SELECT printf('%08x-0000-4000-8000-%012x', session_id, rounds.id * 3 + #{index}), session_id, '#{kind}', #{at_ms}, rounds.number, #{value}, sessions.ended_at
-          FROM rounds JOIN sessions ON sessions.id = rounds.session_id WHERE rounds.hold IS NOT NULL AND (#{value} IS NOT NULL OR #{index} < 2)
-        SQL
-      end
+      [
+        ["hold_start", at, "NULL"],
+        ["hold_end", "#{at} + coalesce(held_ms, 0)", "NULL"],
+        ["first_breath", "#{at} + coalesce(held_ms, 0) + 2000", "first_breath"]
+      ].each_with_index { |(kind, at_ms, value), index| connection.execute(<<~SQL) }
+        INSERT INTO journal_events (uuid, session_id, kind, at_ms, round, value, received_at)
+        SELECT printf('%08x-0000-4000-8000-%012x', session_id, rounds.id * 3 + #{index}), session_id, '#{kind}', #{at_ms}, rounds.number, #{value}, sessions.ended_at
+        FROM rounds JOIN sessions ON sessions.id = rounds.session_id WHERE rounds.hold IS NOT NULL AND (#{value} IS NOT NULL OR #{index} < 2)
+      SQL
     end
 
     # @param changes [Hash{String => String}] SQL by column; all others stay as they are
     def copy(table, number, changes, where)
       columns = connection.columns(table).map(&:name)
-      fresh = {"id" => "id + #{number * STRIDE.fetch(table)}", "uuid" => "printf('%08x', #{number * STRIDE.fetch(table)} + id) || substr(uuid, 9)"}.merge(changes)
+      fresh = {
+        "id" => "id + #{number * STRIDE.fetch(table)}",
+        "uuid" => "printf('%08x', #{number * STRIDE.fetch(table)} + id) || substr(uuid, 9)"
+      }.merge(changes)
       values = columns.map { |column| fresh.fetch(column, column) }
-      connection.execute("INSERT INTO #{table} (#{columns.join(", ")}) SELECT #{values.join(", ")} FROM #{table} WHERE #{where}")
+      connection.execute(
+        "INSERT INTO #{table} (#{columns.join(", ")}) SELECT #{values.join(", ")} FROM #{table} WHERE #{where}"
+      )
     end
 
-    def moved(days, columns) = columns.to_h { |column| [column, "strftime('%Y-%m-%d %H:%M:%f000', #{column}, '#{days} days')"] }
+    def moved(days, columns) =
+      columns.to_h { |column| [column, "strftime('%Y-%m-%d %H:%M:%f000', #{column}, '#{days} days')"] }
 
     def date(column, days) = {column => "date(#{column}, '#{days} days')"}
 
     # Indexes are made once at the end: each row would change all of them.
     def without_indexes
-      made = connection.select_rows("SELECT name, sql FROM sqlite_master WHERE type = 'index' AND sql IS NOT NULL AND tbl_name IN ('sessions', 'rounds', 'moves', 'measures', 'journal_events')")
+      made =
+        connection.select_rows(
+          "SELECT name, sql FROM sqlite_master WHERE type = 'index' AND sql IS NOT NULL AND tbl_name IN " \
+          "('sessions', 'rounds', 'moves', 'measures', 'journal_events')"
+        )
       made.each { |name, _| connection.execute("DROP INDEX #{connection.quote_column_name(name)}") }
       yield
       made.each { |_, sql| connection.execute(sql) }

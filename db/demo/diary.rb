@@ -2,8 +2,8 @@
 
 module Windlass
   module Demo
-    # Weeks of one invented athlete, day by day: scores with noise, sessions as they went, verdicts as the judge gave them.
-    # Deterministic for a seed; the core decides, chance only plays the athlete.
+    # Weeks of one invented athlete, day by day: scores with noise, sessions as they went, verdicts as the judge gave
+    # them. Deterministic for a seed; the core decides, chance only plays the athlete.
     class Diary
       DAYS = 84
       # Of the sets of a training day, so many have a first breath that is not smooth, when the dose is new.
@@ -27,7 +27,8 @@ module Windlass
         @now = now
         @today = now.to_date
         @random = random
-        @courses = [["small-holds", person["trains"]], *person["also"]].map { |id, days| Course.new(Protocols.find(id), days) }
+        @courses =
+          [["small-holds", person["trains"]], *person["also"]].map { |id, days| Course.new(Protocols.find(id), days) }
         @courses += @person.fetch("own", []).map { |name, days| own_course(name, days, own.fetch(name)) }
         @history = []
         @newest_pause = nil
@@ -59,13 +60,26 @@ module Windlass
         score = score(date, ago)
         @newest_pause = score.seconds if score && counts?(score)
         due = @courses.select { |course| trains?(course, ago) }
-        Day.new(date: date, score: score, pause_s: @newest_pause, works: due.filter_map { |course| train(course, date, ago) })
+        Day.new(
+          date: date,
+          score: score,
+          pause_s: @newest_pause,
+          works: due.filter_map { |course| train(course, date, ago) }
+        )
       end
 
       def train(course, date, ago)
         protocol = course.protocol
-        before = course.standing = Progression::Standing.of(protocol, values(ago), dose: course.standing&.dose, reduced: course.standing&.reduced || false,
-          from: course.from, limits: @person["locks"] ? {locks: true} : {})
+        before =
+          course.standing =
+            Progression::Standing.of(
+              protocol,
+              values(ago),
+              dose: course.standing&.dose,
+              reduced: course.standing&.reduced || false,
+              from: course.from,
+              limits: @person["locks"] ? {locks: true} : {}
+            )
         return if before.nil?
 
         sets = Array.new(protocol.sets(before.dose)) { |index| set(date, ago, index, before) }
@@ -75,11 +89,17 @@ module Windlass
         decided = ago >= 2 || @random.rand < 0.6
         course.standing = verdict.target || before if decided
         course.resting_until = date + 7 if verdict.verdict == :rest
-        Work.new(protocol: protocol, sets: sets, verdict: verdict, decided: decided, before: before, after: course.standing)
+        Work.new(
+          protocol: protocol, sets: sets, verdict: verdict, decided: decided, before: before, after: course.standing
+        )
       end
 
       def values(ago)
-        Measures::Values.new(control_pause_s: @newest_pause, maximal_hold_s: maximal_hold_s(ago), sustained_exhale_beats: @person["sustained_exhale"])
+        Measures::Values.new(
+          control_pause_s: @newest_pause,
+          maximal_hold_s: maximal_hold_s(ago),
+          sustained_exhale_beats: @person["sustained_exhale"]
+        )
       end
 
       def away?(ago) = @person["layoff"] && ago <= @person["layoff"][0] && ago >= @person["layoff"][1]
@@ -123,8 +143,9 @@ module Windlass
         usual = @person["ending"]
         return usual if usual && @random.rand < 0.55
 
-        {"diaphragm" => 0.45, "throat" => 0.25, "wish" => 0.22, "impatience" => 0.04, "distraction" => 0.04}
-          .max_by { |_, weight| @random.rand**(1 / weight) }.first
+        {
+          "diaphragm" => 0.45, "throat" => 0.25, "wish" => 0.22, "impatience" => 0.04, "distraction" => 0.04
+        }.max_by { |_, weight| @random.rand**(1 / weight) }.first
       end
 
       def first_breath
@@ -133,42 +154,63 @@ module Windlass
       end
 
       def counts?(score)
-        Measures::ControlPause.new(seconds: score.seconds, taken_at: score.at, on_waking: true,
-          ended_by: score.ended_by.to_sym, first_breath: score.first_breath.to_sym).valid?
+        Measures::ControlPause.new(
+          seconds: score.seconds, taken_at: score.at, on_waking: true, ended_by: score.ended_by.to_sym,
+          first_breath: score.first_breath.to_sym
+        ).valid?
       end
 
       def set(date, ago, index, standing)
         protocol = standing.protocol
         timeline = compiled(protocol, standing.dose)
-        Progression::Session.new(id: "#{date}-#{protocol.id}-#{index}", date: date, protocol: protocol.id, dose: standing.dose,
-          effort: [(protocol.once_a_day? ? 4 : 2) + @random.rand(3) + ((@random.rand < 0.05) ? 3 : 0), 10].min, symptoms: symptoms(ago, index),
-          rounds: rounds(protocol, standing, timeline), seconds_done: timeline.total_ms / 1000.0)
+        Progression::Session.new(
+          id: "#{date}-#{protocol.id}-#{index}",
+          date: date,
+          protocol: protocol.id,
+          dose: standing.dose,
+          effort: [(protocol.once_a_day? ? 4 : 2) + @random.rand(3) + ((@random.rand < 0.05) ? 3 : 0), 10].min,
+          symptoms: symptoms(ago, index),
+          rounds: rounds(protocol, standing, timeline),
+          seconds_done: timeline.total_ms / 1000.0
+        )
       end
 
       # A first breath where the family asks for one; of a sounded exhale how ribs and stream were.
       def rounds(protocol, standing, timeline)
         asked = asked(protocol, standing.dose, timeline)
-        protocol.judged_parts(timeline).map.with_index(1) do |part, number|
-          next exhale(part, number) if part.is_a?(Timeline::Compiled::Sounded)
+        protocol
+          .judged_parts(timeline)
+          .map
+          .with_index(1) do |part, number|
+            next exhale(part, number) if part.is_a?(Timeline::Compiled::Sounded)
 
-          round(part, number, asked.include?(number) ? rough(protocol, standing) : nil)
-        end
+            round(part, number, asked.include?(number) ? rough(protocol, standing) : nil)
+          end
       end
 
       def asked(protocol, dose, timeline)
         case protocol.first_breath
-        when :hold then timeline.holds.to_set(&:number)
-        when :end then timeline.holds.last(1).to_set(&:number)
-        when :never then Set.new
-        else protocol.asked_after(dose)
+        when :hold
+          timeline.holds.to_set(&:number)
+        when :end
+          timeline.holds.last(1).to_set(&:number)
+        when :never
+          Set.new
+        else
+          protocol.asked_after(dose)
         end
       end
 
       # Now and then one ends before its time.
       def exhale(sound, number)
         whole_s = sound.ms / 1000.0
-        Progression::Round.new(number: number, target_s: whole_s, held_s: (@random.rand < 0.03) ? whole_s * 0.8 : whole_s,
-          ribs: (@random.rand < 0.06) ? :dropped : :wide, stream: (@random.rand < 0.08) ? :flickering : :even)
+        Progression::Round.new(
+          number: number,
+          target_s: whole_s,
+          held_s: (@random.rand < 0.03) ? whole_s * 0.8 : whole_s,
+          ribs: (@random.rand < 0.06) ? :dropped : :wide,
+          stream: (@random.rand < 0.08) ? :flickering : :even
+        )
       end
 
       def compiled(protocol, dose) = (@compiled ||= {})[[protocol.id, dose]] ||= protocol.compile(dose)
@@ -187,15 +229,22 @@ module Windlass
 
       # @param rough [Float, nil] nil: nobody asks how the first breath was
       def round(place, number, rough)
-        breath = if rough.nil? then nil
-        elsif @random.rand < rough
-          (@random.rand < 0.25) ? :gasp : :deeper
-        else
-          :smooth
-        end
+        breath =
+          if rough.nil?
+            nil
+          elsif @random.rand < rough
+            (@random.rand < 0.25) ? :gasp : :deeper
+          else
+            :smooth
+          end
         hold_s = place.segment.seconds.to_f
         held = (hold_s + gauss * 0.08).clamp(hold_s * 0.95, hold_s * 1.05)
-        Progression::Round.new(number: number, target_s: place.segment.open? ? nil : hold_s, held_s: held, first_breath: breath)
+        Progression::Round.new(
+          number: number,
+          target_s: place.segment.open? ? nil : hold_s,
+          held_s: held,
+          first_breath: breath
+        )
       end
 
       # A normal deviate, by Box and Muller.

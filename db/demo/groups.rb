@@ -22,8 +22,12 @@ module Windlass
 
         monday = now.to_date - (now.to_date.cwday - 1)
         group = Records::Group.create!(account: account, name: one["name"], athletes: members)
-        one["slots"].each { |day, at, minutes, place| group.slots.create!(day: day, at_min: Forms::WeekTime.minutes(at), minutes: minutes, place: place) }
-        one["events"].each { |ahead, kind, name, at| group.events.create!(local_date: monday + ahead, kind: kind, name: name, at_min: Forms::WeekTime.minutes(at)) }
+        one["slots"].each do |day, at, minutes, place|
+          group.slots.create!(day: day, at_min: Forms::WeekTime.minutes(at), minutes: minutes, place: place)
+        end
+        one["events"].each do |ahead, kind, name, at|
+          group.events.create!(local_date: monday + ahead, kind: kind, name: name, at_min: Forms::WeekTime.minutes(at))
+        end
         ill, missed = members.values_at(-2, -1)
         Records::Absence.create!(athlete: ill, from_on: now.to_date, to_on: now.to_date + 3, because: "a cold") if ill
         plan(group, members - [missed], one["times"], monday, now)
@@ -31,11 +35,17 @@ module Windlass
       end
 
       def self.plan(group, members, times, starts_on, now)
-        wanted = Records::Prescription.open.where(athlete_id: members.map(&:id)).to_h { |one| [one.id, times.fetch(one.protocol, 0)] }
+        wanted =
+          Records::Prescription
+            .open
+            .where(athlete_id: members.map(&:id))
+            .to_h { |one| [one.id, times.fetch(one.protocol, 0)] }
         return if wanted.values.sum.zero?
 
         programmes = Programmes.new(members, now: now)
-        Actions::PlanProgramme.begin(members, times: wanted, starts_on: starts_on, weeks: WEEKS, easy_every: 4, now: now, group: group).each { |programme| Actions::PlanProgramme.fill(programme, now: now, programmes: programmes) }
+        Actions::PlanProgramme
+          .begin(members, times: wanted, starts_on: starts_on, weeks: WEEKS, easy_every: 4, now: now, group: group)
+          .each { |programme| Actions::PlanProgramme.fill(programme, now: now, programmes: programmes) }
       end
       private_class_method :write, :plan
     end

@@ -22,7 +22,9 @@ class CreateTheGround < ActiveRecord::Migration[7.2]
       t.text :name, null: false
       t.datetime :created_at, null: false
     end
-    reversible { |way| way.up { execute "INSERT INTO accounts (id, name, created_at) VALUES (1, 'Coach', '2026-01-01')" } }
+    reversible do |way|
+      way.up { execute "INSERT INTO accounts (id, name, created_at) VALUES (1, 'Coach', '2026-01-01')" }
+    end
   end
 
   def create_athletes
@@ -46,7 +48,8 @@ class CreateTheGround < ActiveRecord::Migration[7.2]
       t.check_constraint "sex IN ('female', 'male')", name: "athletes_sex"
       t.check_constraint "height_cm BETWEEN 90 AND 230", name: "athletes_height"
       t.check_constraint "mass_kg BETWEEN 15 AND 250", name: "athletes_mass"
-      t.check_constraint "vital_capacity_l IS NULL OR vital_capacity_l BETWEEN 1 AND 10", name: "athletes_vital_capacity"
+      t.check_constraint "vital_capacity_l IS NULL OR vital_capacity_l BETWEEN 1 AND 10",
+        name: "athletes_vital_capacity"
       t.check_constraint "resting_pulse IS NULL OR resting_pulse BETWEEN 25 AND 150", name: "athletes_pulse"
       t.check_constraint "control_pause_use IN ('primary', 'background', 'paused')", name: "athletes_control_pause_use"
     end
@@ -136,7 +139,8 @@ class CreateTheGround < ActiveRecord::Migration[7.2]
       t.index %i[session_id number], unique: true
       t.check_constraint "number > 0", name: "rounds_number"
       t.check_constraint "held_ms IS NULL OR held_ms >= 0", name: "rounds_held"
-      t.check_constraint "first_breath IS NULL OR first_breath IN ('smooth', 'deeper', 'gasp')", name: "rounds_first_breath"
+      t.check_constraint "first_breath IS NULL OR first_breath IN ('smooth', 'deeper', 'gasp')",
+        name: "rounds_first_breath"
       t.check_constraint "sao2_low IS NULL OR sao2_low BETWEEN 0.3 AND 1", name: "rounds_sao2_low"
     end
   end
@@ -172,7 +176,8 @@ class CreateTheGround < ActiveRecord::Migration[7.2]
       %w[verdict decided].each do |column|
         t.check_constraint "#{column} IN ('stop', 'rest', 'ease', 'repeat', 'advance')", name: "moves_#{column}"
       end
-      t.check_constraint "verdict = decided OR coalesce(length(trim(overruled_because)), 0) > 0", name: "moves_overruled_with_reason"
+      t.check_constraint "verdict = decided OR coalesce(length(trim(overruled_because)), 0) > 0",
+        name: "moves_overruled_with_reason"
       t.check_constraint "verdict <> 'stop' OR decided = 'stop'", name: "moves_no_stop_overruled"
     end
   end

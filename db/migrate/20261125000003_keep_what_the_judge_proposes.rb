@@ -6,7 +6,8 @@ class KeepWhatTheJudgeProposes < ActiveRecord::Migration[7.2]
     change_table(:sessions) do |t|
       t.text :proposed_verdict
       t.text :proposed_reason
-      t.check_constraint "proposed_verdict IS NULL OR proposed_verdict IN ('stop', 'rest', 'ease', 'repeat', 'advance')",
+      t.check_constraint "proposed_verdict IS NULL OR proposed_verdict IN ('stop', 'rest', 'ease', 'repeat', " \
+        "'advance')",
         name: "sessions_proposed_verdict"
     end
   end

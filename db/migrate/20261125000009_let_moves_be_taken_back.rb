@@ -12,7 +12,11 @@ class LetMovesBeTakenBack < ActiveRecord::Migration[7.2]
     end
     remove_index :moves, name: "one_move_a_prescription_a_day"
     remove_index :moves, column: :session_id
-    add_index :moves, %i[prescription_id local_date], unique: true, where: "taken_back_at IS NULL", name: "one_move_a_prescription_a_day"
+    add_index :moves,
+      %i[prescription_id local_date],
+      unique: true,
+      where: "taken_back_at IS NULL",
+      name: "one_move_a_prescription_a_day"
     add_index :moves, :session_id
     add_column :sessions, :washout, :float
     # The newest session of each protocol is asked for on every page of the desk.

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
-# A stop opens each time it is said, and measures open one too; a day's sets are given up or discarded; sounded exhales say how
-# they were; an old day is only noted; nobody overwrites what they have not seen; what is sent twice is kept once.
+# A stop opens each time it is said, and measures open one too; a day's sets are given up or discarded; sounded exhales
+# say how they were; an old day is only noted; nobody overwrites what they have not seen; what is sent twice is kept
+# once.
 class MendWhatWasFound < ActiveRecord::Migration[7.2]
   def up
     suspensions
@@ -26,7 +27,9 @@ class MendWhatWasFound < ActiveRecord::Migration[7.2]
     change_column_null :suspensions, :session_id, true
     add_reference :suspensions, :measure, foreign_key: true, index: false
     add_index :suspensions, :session_id, unique: true, where: "kind = 'rest'", name: "one_rest_a_session"
-    add_check_constraint :suspensions, "(session_id IS NULL) <> (measure_id IS NULL)", name: "suspensions_come_from_one_thing"
+    add_check_constraint :suspensions,
+      "(session_id IS NULL) <> (measure_id IS NULL)",
+      name: "suspensions_come_from_one_thing"
   end
 
   def sessions
@@ -39,7 +42,11 @@ class MendWhatWasFound < ActiveRecord::Migration[7.2]
       DELETE FROM sessions WHERE state = 'planned' AND id NOT IN
         (SELECT max(id) FROM sessions WHERE state = 'planned' GROUP BY prescription_id, local_date)
     SQL
-    add_index :sessions, %i[prescription_id local_date], unique: true, where: "state = 'planned'", name: "one_planned_session_a_day"
+    add_index :sessions,
+      %i[prescription_id local_date],
+      unique: true,
+      where: "state = 'planned'",
+      name: "one_planned_session_a_day"
     add_index :sessions, %i[prescription_id local_date], name: "sessions_of_a_prescription_by_day"
   end
 

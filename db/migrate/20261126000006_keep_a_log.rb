@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# The log as a place of its own: found by index, however long the house has been open. What was written in, and what stood before a correction.
+# The log as a place of its own: found by index, however long the house has been open. What was written in, and what
+# stood before a correction.
 class KeepALog < ActiveRecord::Migration[7.2]
   def change
     change_table(:sessions) do |t|

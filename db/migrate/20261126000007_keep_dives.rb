@@ -27,7 +27,10 @@ class KeepDives < ActiveRecord::Migration[7.2]
     end
     add_reference :suspensions, :dive, foreign_key: true, index: false
     remove_check_constraint :suspensions, name: "suspensions_come_from_one_thing"
-    add_check_constraint :suspensions, "(CASE WHEN session_id IS NULL THEN 0 ELSE 1 END) + (CASE WHEN measure_id IS NULL THEN 0 ELSE 1 END) + (CASE WHEN dive_id IS NULL THEN 0 ELSE 1 END) = 1", name: "suspensions_come_from_one_thing"
+    add_check_constraint :suspensions,
+      "(CASE WHEN session_id IS NULL THEN 0 ELSE 1 END) + (CASE WHEN measure_id IS NULL THEN 0 ELSE 1 END) + (CASE " \
+      "WHEN dive_id IS NULL THEN 0 ELSE 1 END) = 1",
+      name: "suspensions_come_from_one_thing"
   end
 
   def down = raise(ActiveRecord::IrreversibleMigration)

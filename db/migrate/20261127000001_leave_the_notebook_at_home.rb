@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Where a session was done; a photograph of its note; measures and dives that were entered wrong can be discarded and brought back.
+# Where a session was done; a photograph of its note; measures and dives that were entered wrong can be discarded and
+# brought back.
 class LeaveTheNotebookAtHome < ActiveRecord::Migration[7.2]
   def change
     change_table(:sessions) do |t|

@@ -7,6 +7,11 @@ class AGroupsNameIsOnTheDesk < ActiveRecord::Migration[7.2]
   include Marks
 
   def up
-    trigger("desk_of_groups_update", 'AFTER UPDATE OF name ON "groups"', "UPDATE athletes SET desk_mark = #{random} WHERE id IN (SELECT athlete_id FROM programmes WHERE group_id = NEW.id)")
+    trigger(
+      "desk_of_groups_update",
+      'AFTER UPDATE OF name ON "groups"',
+      "UPDATE athletes SET desk_mark = #{random} WHERE id IN (SELECT athlete_id FROM programmes WHERE group_id = " \
+      "NEW.id)"
+    )
   end
 end

@@ -4,7 +4,15 @@
 class PlanBeforeTheOldOneEnds < ActiveRecord::Migration[7.2]
   def change
     add_column :programmes, :waits, :boolean, null: false, default: false
-    remove_index :programmes, column: :athlete_id, name: "programmes_one_at_a_time", unique: true, where: "ended_at IS NULL"
-    add_index :programmes, %i[athlete_id waits], unique: true, where: "ended_at IS NULL", name: "programmes_one_at_a_time"
+    remove_index :programmes,
+      column: :athlete_id,
+      name: "programmes_one_at_a_time",
+      unique: true,
+      where: "ended_at IS NULL"
+    add_index :programmes,
+      %i[athlete_id waits],
+      unique: true,
+      where: "ended_at IS NULL",
+      name: "programmes_one_at_a_time"
   end
 end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# What is long is read in behind the page: jobs, what they are about, and what an archive has brought that nobody sees yet.
+# What is long is read in behind the page: jobs, what they are about, and what an archive has brought that nobody sees
+# yet.
 class ReadInBehindThePage < ActiveRecord::Migration[7.2]
   def change
     create_table :delayed_jobs do |t|
@@ -31,7 +32,9 @@ class ReadInBehindThePage < ActiveRecord::Migration[7.2]
       t.bigint :staging_id
       t.datetime :made_at, null: false
       t.datetime :ended_at
-      t.check_constraint "state IN ('waiting', 'working', 'shown', 'asks', 'done', 'stopping', 'stopped', 'refused', 'failed')", name: "imports_state"
+      t.check_constraint "state IN ('waiting', 'working', 'shown', 'asks', 'done', 'stopping', 'stopped', " \
+        "'refused', 'failed')",
+        name: "imports_state"
     end
 
     create_table :import_pieces do |t|

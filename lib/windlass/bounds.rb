@@ -4,8 +4,8 @@ require "date"
 require "time"
 
 module Windlass
-  # When something may have been: nobody wrote anything down before, and nothing that was done lies ahead. A day of tomorrow is one, for
-  # it is tomorrow somewhere already.
+  # When something may have been: nobody wrote anything down before, and nothing that was done lies ahead. A day of
+  # tomorrow is one, for it is tomorrow somewhere already.
   module Bounds
     EARLIEST = Date.new(1990, 1, 1)
     OLDEST_YEARS = 120

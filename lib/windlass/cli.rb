@@ -30,7 +30,9 @@ require_relative "cli/import"
 module Windlass
   module Cli
     # A command is a file in this folder and a line here.
-    COMMANDS = [Simulate, Plan, Cues, Ladder, Judge, Ready, Protocols, Stagger, Hiss, Programme, LogLine, Surface, Export, Import].freeze
+    COMMANDS = [
+      Simulate, Plan, Cues, Ladder, Judge, Ready, Protocols, Stagger, Hiss, Programme, LogLine, Surface, Export, Import
+    ].freeze
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2
@@ -67,21 +69,30 @@ module Windlass
       return command.write(options, stdout) if command.respond_to?(:write)
 
       text = Formats::Text.of(text(command, file, stdin))
-      options.delete("lines") ? answer_lines(command, text, options, stdout) : stdout.puts(JSON.generate(command.call(text, options)))
+      if options.delete("lines")
+        answer_lines(command, text, options, stdout)
+      else
+        stdout.puts(JSON.generate(command.call(text, options)))
+      end
     end
 
     # One question a line, one answer a line: many can be asked of one process. A refused one does not end it.
     def self.answer_lines(command, text, options, stdout)
-      text.each_line(chomp: true).reject { |line| line.strip.empty? }.each do |line|
-        stdout.puts(JSON.generate(command.call(line, options)))
-      rescue InvalidInput => error
-        stdout.puts(JSON.generate({error: clipped(error.faults)}))
-      end
+      text
+        .each_line(chomp: true)
+        .reject { |line| line.strip.empty? }
+        .each do |line|
+          stdout.puts(JSON.generate(command.call(line, options)))
+        rescue InvalidInput => error
+          stdout.puts(JSON.generate({error: clipped(error.faults)}))
+        end
     end
 
-    def self.clipped(faults) = faults.map { |fault| (fault.length > LONGEST_FAULT) ? "#{fault[0, LONGEST_FAULT]}…" : fault }
+    def self.clipped(faults) =
+      faults.map { |fault| (fault.length > LONGEST_FAULT) ? "#{fault[0, LONGEST_FAULT]}…" : fault }
 
-    def self.usage = "usage: #{COMMANDS.map { |command| "bin/windlass #{command::USAGE}#{" [--lines]" if command::READS}" }.join("\n       ")}"
+    def self.usage =
+      "usage: #{COMMANDS.map { |command| "bin/windlass #{command::USAGE}#{" [--lines]" if command::READS}" }.join("\n       ")}"
 
     def self.text(command, file, stdin)
       return "" unless command::READS

@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 module Windlass
-  # What was worked out once and may be asked for again: so many, and where there are more those go that were not asked for lately.
-  # Keys say all that an answer depends on, so nothing in here is ever out of date, whichever process asks.
+  # What was worked out once and may be asked for again: so many, and where there are more those go that were not asked
+  # for lately. Keys say all that an answer depends on, so nothing in here is ever out of date, whichever process asks.
   class Kept
     NOTHING = Object.new.freeze
     private_constant :NOTHING

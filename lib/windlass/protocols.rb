@@ -3,10 +3,12 @@
 module Windlass
   # The library. A family is a file in this folder and a line in this list.
   module Protocols
-    ALL = [
-      SmallHolds, OwnPace, QuietBreathing, BellyDrill, ZoneDrill, FullBreath, Ratio, RatioDeep, AlternateNostril, Co2Table, CountedRecovery, O2Table,
-      SingleHold, LoadedHolds, WalkingHolds, DeepRounds, Bellows, HissLadder, StackedExhale
-    ].map { |family| family.new.freeze }.freeze
+    ALL =
+      [
+        SmallHolds, OwnPace, QuietBreathing, BellyDrill, ZoneDrill, FullBreath, Ratio, RatioDeep, AlternateNostril,
+        Co2Table, CountedRecovery, O2Table, SingleHold, LoadedHolds, WalkingHolds, DeepRounds, Bellows, HissLadder,
+        StackedExhale
+      ].map { |family| family.new.freeze }.freeze
 
     # Planning weeks asks for the same few a hundred thousand times.
     BY_ID = ALL.to_h { |protocol| [protocol.id, protocol] }.freeze
@@ -34,9 +36,12 @@ module Windlass
     # @return [Object] with symbols for keys, down to its breaks; frozen
     def self.dose(value)
       case value
-      when Hash then value.to_h { |key, inner| [key.to_sym, dose(inner)] }.freeze
-      when Array then value.map { |inner| dose(inner) }.freeze
-      else value
+      when Hash
+        value.to_h { |key, inner| [key.to_sym, dose(inner)] }.freeze
+      when Array
+        value.map { |inner| dose(inner) }.freeze
+      else
+        value
       end
     end
   end

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 module Windlass
-  # What the rules of the judge, of readiness and of the programme have in common: a name, a condition in words, and a check.
+  # What the rules of the judge, of readiness and of the programme have in common: a name, a condition in words, and a
+  # check.
   class Rule
     # effect: what it does, in words; nil where its verdict says it.
     attr_reader :id, :fires_when, :effect

@@ -9,7 +9,10 @@ module Windlass
   #   end
   module Value
     # Words of the language: no local variable can have such a name.
-    RESERVED = %i[alias and begin break case class def do else elsif end ensure false for if in module next nil not or redo rescue retry return self super then true undef unless until when while yield].freeze
+    RESERVED = %i[
+      alias and begin break case class def do else elsif end ensure false for if in module next nil not or redo rescue
+      retry return self super then true undef unless until when while yield
+    ].freeze
 
     PLAIN = [NilClass, TrueClass, FalseClass, Integer, Symbol].freeze
 
@@ -24,7 +27,9 @@ module Windlass
         base.const_set(:DEFAULTS, defaults.each_value(&:freeze).freeze)
         # Keywords that are written out cost no Hash: there are thousands of these in every forecast.
         base.class_eval(constructor(all, defaults), __FILE__, __LINE__)
-        Class.new(base, &body).tap { |value| base.include((value.instance_method(:initialize).owner == base) ? Copied : Built) }
+        Class
+          .new(base, &body)
+          .tap { |value| base.include((value.instance_method(:initialize).owner == base) ? Copied : Built) }
       end
 
       private
@@ -32,13 +37,23 @@ module Windlass
       # @return [String] source of `initialize`
       def constructor(members, defaults)
         plain, reserved = members.partition { |member| !RESERVED.include?(member) }
-        keywords = plain.map { |member| defaults.key?(member) ? "#{member}: #{unsaid(member, defaults)}" : "#{member}:" } + (reserved.empty? ? [] : ["**others"])
-        values = members.map { |member| reserved.include?(member) ? "others.fetch(:#{member}) { #{unsaid(member, defaults)} }" : member }
-        check = "raise ArgumentError, \"unknown keywords: \#{(others.keys - #{reserved}).inspect}\" if others.size > #{reserved.size}" unless reserved.empty?
+        keywords =
+          plain.map { |member| defaults.key?(member) ? "#{member}: #{unsaid(member, defaults)}" : "#{member}:" } +
+          (reserved.empty? ? [] : ["**others"])
+        values =
+          members.map do |member|
+            reserved.include?(member) ? "others.fetch(:#{member}) { #{unsaid(member, defaults)} }" : member
+          end
+        unless reserved.empty?
+          check =
+            "raise ArgumentError, \"unknown keywords: \#{(others.keys - #{reserved}).inspect}\" if others.size > " \
+            "#{reserved.size}"
+        end
         "def initialize(#{keywords.join(", ")})\n#{check}\nsuper(#{values.join(", ")})\nfreeze\nend"
       end
 
-      # @return [String] source of what a member is of which nothing is said; a plain one costs nothing where it is written out
+      # @return [String] source of what a member is of which nothing is said; a plain one costs nothing where it is
+      #   written out
       def unsaid(member, defaults)
         return "raise ArgumentError, 'missing keyword: :#{member}'" unless defaults.key?(member)
 

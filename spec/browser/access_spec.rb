@@ -8,10 +8,20 @@ module Reached
   # Width, height, colours: a desk, a phone at night, and what is left of 1280 at four hundred per cent.
   SIZES = [[1280, 800, "light"], [390, 844, "dark"], [320, 640, "light"]].freeze
   # What no link leads to: it is sent from a form, or stands behind a button.
-  BESIDES = ->(session, squad) {
-    ["/nothing", "/along", "/sessions/#{session.uuid}/deck", "/sessions/#{session.uuid}/follow", "/squads/#{squad.uuid}/deck", "/squads/#{squad.uuid}/follow",
-      "/water/clock?pairs=1-2", "/protocols?athlete_id=#{session.athlete_id}", "/protocols/co2-table?athlete_id=#{session.athlete_id}", "/log?verdict=rubbish&from=2026-03-09&to=2026-03-01"]
-  }
+  BESIDES = ->(session, squad) do
+    [
+      "/nothing",
+      "/along",
+      "/sessions/#{session.uuid}/deck",
+      "/sessions/#{session.uuid}/follow",
+      "/squads/#{squad.uuid}/deck",
+      "/squads/#{squad.uuid}/follow",
+      "/water/clock?pairs=1-2",
+      "/protocols?athlete_id=#{session.athlete_id}",
+      "/protocols/co2-table?athlete_id=#{session.athlete_id}",
+      "/log?verdict=rubbish&from=2026-03-09&to=2026-03-01"
+    ]
+  end
 
   # Wrong by hand, beside what axe finds: what points nowhere, what is wider than the screen, what is read twice.
   WRONG = <<~JS
@@ -32,14 +42,24 @@ end
 
 # Every page that links lead to from Today, one of each kind; not a list that somebody forgets to lengthen.
 RSpec.describe "Every page that a crawler reaches", :browser do
-  before do
-    Windlass::Demo::Scenario.load(now: WebHelpers::NOON, people: Windlass::Demo::PEOPLE.values_at(0, 3, 8))
-  end
+  before { Windlass::Demo::Scenario.load(now: WebHelpers::NOON, people: Windlass::Demo::PEOPLE.values_at(0, 3, 8)) }
 
-  def squad = Windlass::Actions::PlanSquad.call(account, Windlass::Records::Athlete.all.filter_map { |one| one.prescriptions.find_by(protocol: "small-holds") }.each { |one| plan(one) }, now: clock.now)
+  def squad =
+    Windlass::Actions::PlanSquad.call(
+      account,
+      Windlass::Records::Athlete
+        .all
+        .filter_map { |one| one.prescriptions.find_by(protocol: "small-holds") }
+        .each { |one| plan(one) },
+      now: clock.now
+    )
 
   # @return [String] the same for all athletes, sessions and so on
-  def kind_of(path) = path[/\A[^?#]*/].gsub(/\h{8}-[-\h]{27}/, ":uuid").sub(%r{\A/protocols/[-a-z]+}, "/protocols/:family").gsub(/\d+/, ":id")
+  def kind_of(path) =
+    path[/\A[^?#]*/]
+      .gsub(/\h{8}-[-\h]{27}/, ":uuid")
+      .sub(%r{\A/protocols/[-a-z]+}, "/protocols/:family")
+      .gsub(/\d+/, ":id")
 
   # @return [Hash{String => String}] an address for each kind of page
   def crawl(starts)
@@ -47,17 +67,21 @@ RSpec.describe "Every page that a crawler reaches", :browser do
     waiting = ["/", *starts]
     until waiting.empty?
       visit(waiting.shift)
-      page.evaluate_script("[...document.querySelectorAll('a[href]')].map((link) => link.getAttribute('href'))").grep_v(Reached::NO_PAGES).each do |path|
-        next if known.key?(kind_of(path))
+      page
+        .evaluate_script("[...document.querySelectorAll('a[href]')].map((link) => link.getAttribute('href'))")
+        .grep_v(Reached::NO_PAGES)
+        .each do |path|
+          next if known.key?(kind_of(path))
 
-        known[kind_of(path)] = path
-        waiting << path
-      end
+          known[kind_of(path)] = path
+          waiting << path
+        end
     end
     known
   end
 
-  it "has nothing that axe or a ruler finds wrong, unfolded, at a desk, on a phone at night, and at four hundred per cent" do
+  it "has nothing that axe or a ruler finds wrong, unfolded, at a desk, on a phone at night, and at four hundred " \
+    "per cent" do
     wrong = []
     kinds = crawl(Reached::BESIDES.call(Windlass::Records::Session.kept.last, squad)).merge("fault" => "/athletes/new")
     expect(kinds.size).to be > 40
@@ -67,7 +91,10 @@ RSpec.describe "Every page that a crawler reaches", :browser do
       page.execute_script("for (const one of document.querySelectorAll('main details')) one.open = true")
       Reached::SIZES.each do |width, height, colours|
         page.driver.resize(width, height)
-        page.driver.browser.page.command("Emulation.setEmulatedMedia", features: [{name: "prefers-color-scheme", value: colours}])
+        page.driver.browser.page.command(
+          "Emulation.setEmulatedMedia",
+          features: [{name: "prefers-color-scheme", value: colours}]
+        )
         found = violations + page.evaluate_script(Reached::WRONG)
         wrong << [path, width, found] if found.any?
       end
@@ -87,7 +114,7 @@ RSpec.describe "Every page that a crawler reaches", :browser do
   end
 
   it "shows its keys by ? and by a button that says so, on every page" do
-    ["/", "/place", "/rules", "/water"].each do |path|
+    %w[/ /place /rules /water].each do |path|
       visit(path)
       key("?")
       expect(page).to have_css("dialog#keys[open]")
@@ -103,7 +130,9 @@ RSpec.describe "Every page that a crawler reaches", :browser do
     page.driver.browser.page.command("Emulation.setScriptExecutionDisabled", value: true)
     visit("/athletes/#{athlete.id}/control-pauses/new")
     fill_in("Pause (seconds, or 1:05)", with: "11,5")
-    ["a twitch of the diaphragm", "as calm as the one before", "at another time"].each { |answer| find("label", text: answer).click }
+    ["a twitch of the diaphragm", "as calm as the one before", "at another time"].each do |answer|
+      find("label", text: answer).click
+    end
     click_button("Save")
 
     expect(page).to have_text("11.5 s: low. Valid, but not taken on waking")

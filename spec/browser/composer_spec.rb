@@ -28,7 +28,14 @@ RSpec.describe "Composing and measuring", :browser do
   end
 
   it "composes, keeps, prescribes and runs a protocol of one's own whose rests are counted breaths" do
-    athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 120, taken_at: WebHelpers::NOON - 40 * 86_400, details: {})
+    athlete.measures.create!(
+      account_id: 1,
+      uuid: SecureRandom.uuid,
+      kind: "maximal_hold",
+      value: 120,
+      taken_at: WebHelpers::NOON - 40 * 86_400,
+      details: {}
+    )
     give_clock
     visit("/protocols/counted-recovery?athlete_id=#{athlete.id}")
     fill_in("Recovery breaths", with: "2")

@@ -18,29 +18,52 @@ RSpec.describe "What the deck plays", :browser do
   end
 
   # What a hand may end waits on the deck, and can't on a track; what is counted runs by the clock.
-  def timed?(timeline) = timeline.segments.none? { |segment| segment.open? && (segment.hold? || !(segment.breaths || segment.repetitions)) }
+  def timed?(timeline) =
+    timeline.segments.none? { |segment| segment.open? && (segment.hold? || !(segment.breaths || segment.repetitions)) }
 
   def by_core(session)
     dose = session.to_dose
     protocol = session.to_protocol
-    Windlass::Spoken.of(session.to_timeline, counts: protocol.counting(dose), calls: protocol.calls(dose)).cues.map do |cue|
-      kinds = {instruction: :say, place: :say, tick: cue.accent ? :accent : :tick}
-      [cue.at_ms.round, (cue.tone || kinds.fetch(cue.kind, cue.kind)).to_s, cue.hz || 0, Windlass::Spoken::Clips.of(cue.words.to_s).to_a.join(" ")]
-    end
+    Windlass::Spoken
+      .of(session.to_timeline, counts: protocol.counting(dose), calls: protocol.calls(dose))
+      .cues
+      .map do |cue|
+        kinds = {instruction: :say, place: :say, tick: cue.accent ? :accent : :tick}
+        [
+          cue.at_ms.round,
+          (cue.tone || kinds.fetch(cue.kind, cue.kind)).to_s,
+          cue.hz || 0,
+          Windlass::Spoken::Clips.of(cue.words.to_s).to_a.join(" ")
+        ]
+      end
   end
 
   it "is what the core says, family by family" do
     visit("/athletes/new")
-    athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 150, taken_at: WebHelpers::NOON - 40 * 86_400, details: {})
+    athlete.measures.create!(
+      account_id: 1,
+      uuid: SecureRandom.uuid,
+      kind: "maximal_hold",
+      value: 150,
+      taken_at: WebHelpers::NOON - 40 * 86_400,
+      details: {}
+    )
     athlete.days.create!(account_id: 1, local_date: clock.now.to_date, watcher: "Ada Quill")
-    compared = Windlass::Protocols::ALL.select do |protocol|
-      session = plan(Windlass::Actions::Prescribe.call(athlete, protocol, now: clock.now))
-      timeline = session.to_timeline
-      next unless timed?(timeline)
+    compared =
+      Windlass::Protocols::ALL.select do |protocol|
+        session = plan(Windlass::Actions::Prescribe.call(athlete, protocol, now: clock.now))
+        timeline = session.to_timeline
+        next unless timed?(timeline)
 
-      played, said = by_deck(Windlass::Presenters::Deck.new(session).plan).sort, by_core(session).sort
-      expect([protocol.id, played.map { |at, *rest| rest } == said.map { |at, *rest| rest }, played.zip(said).map { |one, other| (one[0] - other[0]).abs }.max]).to match [protocol.id, true, be <= 2]
-    end
+        played, said = by_deck(Windlass::Presenters::Deck.new(session).plan).sort, by_core(session).sort
+        expect(
+          [
+            protocol.id,
+            played.map { |at, *rest| rest } == said.map { |at, *rest| rest },
+            played.zip(said).map { |one, other| (one[0] - other[0]).abs }.max
+          ]
+        ).to match [protocol.id, true, be <= 2]
+      end
 
     expect(compared.size).to be > 8
   end
@@ -48,7 +71,10 @@ RSpec.describe "What the deck plays", :browser do
   # Asks a script of the page's own modules for a value.
   def by_modules(*names, script)
     modules = names.map { |name| %(import("#{Windlass::Assets.path("js/#{name}.js")}")) }.join(", ")
-    page.evaluate_async_script("Promise.all([#{modules}]).then(async (modules) => { #{script} }).then((found) => arguments[0](found), (error) => arguments[0](String(error.stack)))")
+    page.evaluate_async_script(
+      "Promise.all([#{modules}]).then(async (modules) => { #{script} }).then((found) => arguments[0](found), " \
+      "(error) => arguments[0](String(error.stack)))"
+    )
   end
 
   it "is speech as this device likes it: longer or shorter at its pitch, and never longer than what was reckoned" do
@@ -58,7 +84,10 @@ RSpec.describe "What the deck plays", :browser do
       const tone = Float32Array.from({ length: 24000 }, (_, at) => Math.sin(2 * Math.PI * 220 * at / 48000));
       return [0.8, 1.14].map((factor) => { const other = stretched(tone, factor, 48000); let crossed = 0; for (let at = 1; at < other.length; at += 1) if (other[at - 1] < 0 && other[at] >= 0) crossed += 1; return [other.length, crossed / (other.length / 48000), Math.max(...other)]; });
     JS
-    expect(found).to match [[19_200, be_within(8).of(220), be_within(0.15).of(1)], [27_360, be_within(8).of(220), be_within(0.15).of(1)]]
+    expect(found).to match [
+      [19_200, be_within(8).of(220), be_within(0.15).of(1)],
+      [27_360, be_within(8).of(220), be_within(0.15).of(1)]
+    ]
 
     names = %w[in out-left hold-full seventeen last-round collarbones two-more-minutes]
     lasting = by_modules("voice", <<~JS)
@@ -76,7 +105,9 @@ RSpec.describe "What the deck plays", :browser do
     JS
     expect(lasting.map { |one| one.first(3) }.uniq.size).to eq Windlass::Spoken::Voices::ALL.size * 6
     reckoned = names.map { |name| Windlass::Spoken::Clips::LENGTHS.fetch(name) }
-    lasting.each { |*how, lengths| expect([how, lengths.zip(reckoned).map { |one, most| one - most }.max]).to match [how, be < 60] }
+    lasting.each do |*how, lengths|
+      expect([how, lengths.zip(reckoned).map { |one, most| one - most }.max]).to match [how, be < 60]
+    end
   end
 
   it "lies where it was reckoned, however long the reckoning took" do
@@ -110,6 +141,10 @@ RSpec.describe "What the deck plays", :browser do
         return heard;
       });
     JS
-    expect(sounded).to eq [[440, 660, 660, 440, 880, 220, "let-go-soon", "in"], [440, 660, 660, 440, 880, 220, 784, 988], [660, 440, 220, "let-go-soon", "in"]]
+    expect(sounded).to eq [
+      [440, 660, 660, 440, 880, 220, "let-go-soon", "in"],
+      [440, 660, 660, 440, 880, 220, 784, 988],
+      [660, 440, 220, "let-go-soon", "in"]
+    ]
   end
 end

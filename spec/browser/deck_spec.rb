@@ -6,7 +6,9 @@ require "browser_helper"
 RSpec.describe "The deck in full", :browser do
   let(:athlete) { make_athlete.tap { |one| make_pause(one) } }
   let(:session) { plan(prescribe(athlete)) }
-  let(:events) { session.reload.journal_events.order(:at_ms, :kind).map { |event| [event.kind, event.round, event.value].compact } }
+  let(:events) do
+    session.reload.journal_events.order(:at_ms, :kind).map { |event| [event.kind, event.round, event.value].compact }
+  end
 
   before { give_clock }
 
@@ -34,7 +36,7 @@ RSpec.describe "The deck in full", :browser do
     click_button("Clear")
     kept
 
-    expect(events).to include(["restore"], ["shorten"], ["symptom", "nausea.2"])
+    expect(events).to include(["restore"], ["shorten"], %w[symptom nausea.2])
     expect(session.rounds.first.held_ms).to eq 4_500
     expect([session.symptoms, session.state, athlete.suspensions.count]).to eq [["nausea"], "running", 0]
     visit("/sessions/#{session.uuid}")
@@ -64,11 +66,12 @@ RSpec.describe "The deck in full", :browser do
     key("k")
     click_button("Done")
     keyboard = page.driver.browser.keyboard
-    press = lambda do |down_s|
-      keyboard.down("k")
-      sleep down_s
-      keyboard.up("k")
-    end
+    press =
+      lambda do |down_s|
+        keyboard.down("k")
+        sleep down_s
+        keyboard.up("k")
+      end
     press[0.02]
     expect(page).to have_css(".cue", text: "It begins in")
     pass(3 + session.to_timeline.holds.first.start_ms / 1000.0 + 1)
@@ -84,7 +87,8 @@ RSpec.describe "The deck in full", :browser do
   end
 
   it "takes the pace from a heart: four taps, a median, from the next round on; the log follows" do
-    nostril = plan(Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("alternate-nostril"), now: clock.now))
+    nostril =
+      plan(Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("alternate-nostril"), now: clock.now))
     on_deck(nostril)
     start_deck
     [1, 1, 0.4, 1, 1, 1].each do |gap|
@@ -104,7 +108,10 @@ RSpec.describe "The deck in full", :browser do
   end
 
   it "begins, runs and is kept where the browser's storage never answers, and says what that means" do
-    page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: "IDBFactory.prototype.open = () => ({});")
+    page.driver.browser.page.command(
+      "Page.addScriptToEvaluateOnNewDocument",
+      source: "IDBFactory.prototype.open = () => ({});"
+    )
     visit("/sessions/#{session.uuid}/deck")
     expect(page).to have_css(".top p", text: "no room in this browser: keep this page open until all is kept", wait: 20)
     start_deck

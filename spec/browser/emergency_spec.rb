@@ -8,7 +8,9 @@ RSpec.describe "The emergency card", :browser do
 
   # A finger on it, for so long.
   def press(seconds)
-    script = "const key = document.querySelector('.key-emergency'); key.dispatchEvent(new PointerEvent(arguments[0], {pointerType: 'touch', bubbles: true}))"
+    script =
+      "const key = document.querySelector('.key-emergency'); key.dispatchEvent(new PointerEvent(arguments[0], " \
+      "{pointerType: 'touch', bubbles: true}))"
     page.execute_script(script, "pointerdown")
     sleep seconds
     page.execute_script(script, "pointerup")
@@ -40,7 +42,11 @@ RSpec.describe "The emergency card", :browser do
     expect(session.reload.state).to eq "stopped"
 
     click_link("Rate it")
-    expect(page.all(".notice-stop li").map(&:text)).to eq ["0:00 emergency card opened", "0:07 called", "1:07 help arrived"]
+    expect(page.all(".notice-stop li").map(&:text)).to eq [
+      "0:00 emergency card opened",
+      "0:07 called",
+      "1:07 help arrived"
+    ]
   end
 
   it "opens under a finger only when it is pressed long, and before a session has begun" do

@@ -2,11 +2,19 @@
 
 require "browser_helper"
 
-# Every family of the library, from its first cue to its last: hands-free, with a press only where a hand has to say when.
+# Every family of the library, from its first cue to its last: hands-free, with a press only where a hand has to say
+# when.
 RSpec.describe "Every family on the deck", :browser do
   before do
     give_clock
-    athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 120, taken_at: WebHelpers::NOON - 40 * 86_400, details: {})
+    athlete.measures.create!(
+      account_id: 1,
+      uuid: SecureRandom.uuid,
+      kind: "maximal_hold",
+      value: 120,
+      taken_at: WebHelpers::NOON - 40 * 86_400,
+      details: {}
+    )
   end
 
   let(:athlete) { make_athlete(disciplines: ["surfing"]).tap { |one| make_pause(one, 25) } }
@@ -25,8 +33,16 @@ RSpec.describe "Every family on the deck", :browser do
     expect(page).to have_text("Saved", wait: 20)
   end
 
-  blocks = Windlass::Protocols.dose({blocks: [{protocol: "hiss-ladder", dose: {top_beats: 8, tempo: 69}, after: "wait"}, {protocol: "ratio", dose: {pattern: [4, 2, 4, 0], count_s: 1, rounds: 2}, repeats: 2, after: 20},
-    {protocol: "quiet-breathing", dose: {in_s: 3, out_s: 6, minutes: 1}}]})
+  blocks =
+    Windlass::Protocols.dose(
+      {
+        blocks: [
+          {protocol: "hiss-ladder", dose: {top_beats: 8, tempo: 69}, after: "wait"},
+          {protocol: "ratio", dose: {pattern: [4, 2, 4, 0], count_s: 1, rounds: 2}, repeats: 2, after: 20},
+          {protocol: "quiet-breathing", dose: {in_s: 3, out_s: 6, minutes: 1}}
+        ]
+      }
+    )
 
   [*Windlass::Protocols::ALL, Windlass::Protocols.find("blocks").bound(blocks)].each do |protocol|
     it "runs #{protocol.id} to its end and keeps every hold" do

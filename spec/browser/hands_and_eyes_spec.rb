@@ -9,13 +9,21 @@ RSpec.describe "For every hand and eye", :browser do
 
   # By the keyboard alone: what a click would do besides is not done.
   def press(words)
-    page.execute_script("[...document.querySelectorAll('button')].find((one) => one.checkVisibility() && one.textContent.includes(#{words.to_json})).focus()")
+    page.execute_script(
+      "[...document.querySelectorAll('button')].find((one) => one.checkVisibility() && " \
+      "one.textContent.includes(#{words.to_json})).focus()"
+    )
     key(:enter)
   end
 
-  def emulate(**features) = page.driver.browser.page.command("Emulation.setEmulatedMedia", features: features.map { |name, value| {name: name.to_s.tr("_", "-"), value: value} })
+  def emulate(**features) =
+    page.driver.browser.page.command(
+      "Emulation.setEmulatedMedia",
+      features: features.map { |name, value| {name: name.to_s.tr("_", "-"), value: value} }
+    )
 
-  def style(selector, property) = page.evaluate_script("getComputedStyle(document.querySelector(#{selector.to_json})).#{property}")
+  def style(selector, property) =
+    page.evaluate_script("getComputedStyle(document.querySelector(#{selector.to_json})).#{property}")
 
   it "hands the focus on through a control pause, so that Tab and Enter are enough" do
     give_clock
@@ -49,7 +57,10 @@ RSpec.describe "For every hand and eye", :browser do
     press("Stop")
     expect(find_field("Held (1:35 or 95 s)").value).to eq "31.5"
     expect(page).to have_css("input[name=seconds]:focus")
-    expect([page.current_path, athlete.measures.where(kind: "empty_hold").count]).to eq ["/athletes/#{athlete.id}/measures/empty_hold/new", 0]
+    expect([page.current_path, athlete.measures.where(kind: "empty_hold").count]).to eq [
+      "/athletes/#{athlete.id}/measures/empty_hold/new",
+      0
+    ]
   end
 
   it "decides nothing by Enter in a field of the rating" do
@@ -78,11 +89,19 @@ RSpec.describe "For every hand and eye", :browser do
     find("button", text: "Type a score instead").click
     find("label", text: "a twitch of the diaphragm").click
     emulate(forced_colors: "active")
-    chosen, other = ["label:has(:checked)", "label:not(:has(:checked))"].map { |label| style(".choices #{label}", "backgroundColor") }
+    chosen, other =
+      %w[label:has(:checked) label:not(:has(:checked))].map { |label| style(".choices #{label}", "backgroundColor") }
     expect(chosen).not_to eq other
-    expect(page.evaluate_script("getComputedStyle(document.querySelector('.choices label:has(:checked) span'), '::before').content")).to eq '"✓ "'
+    expect(
+      page.evaluate_script(
+        "getComputedStyle(document.querySelector('.choices label:has(:checked) span'), '::before').content"
+      )
+    ).to eq '"✓ "'
     visit("/athletes/#{athlete.id}")
-    expect(style(".ladder .current span", "backgroundColor")).not_to eq style(".ladder li:not(.current) span", "backgroundColor")
+    expect(style(".ladder .current span", "backgroundColor")).not_to eq style(
+      ".ladder li:not(.current) span",
+      "backgroundColor"
+    )
   end
 
   it "prints a sheet whole, without menus, and folds it again afterwards" do
@@ -90,10 +109,11 @@ RSpec.describe "For every hand and eye", :browser do
     visit("/athletes/#{athlete.id}")
     expect(page).to have_css("#fold-log:not([open])")
     paper = page.driver.browser.page
-    words = Tempfile.create(["sheet", ".pdf"]) do |file|
-      paper.pdf(path: file.path, format: :A4)
-      PDF::Reader.new(file.path).pages.map(&:text).join(" ")
-    end
+    words =
+      Tempfile.create(%w[sheet .pdf]) do |file|
+        paper.pdf(path: file.path, format: :A4)
+        PDF::Reader.new(file.path).pages.map(&:text).join(" ")
+      end
 
     words = words.delete(" \n")
     expect(words).to include("Firsturge", "13smooth", "Whatisprescribed")

@@ -5,8 +5,11 @@ require "browser_helper"
 # A long table, from the log to the log: the page follows by itself what happens behind it.
 RSpec.describe "A long file in a browser", :browser do
   def notebook
-    file = Tempfile.new(["notebook", ".csv"])
-    file.write("name,protocol,date,holds,note\n", *(1..60).map { |day| "Ines Aldaya,Small holds,#{(Date.today - day).iso8601},5x13 ok e3,#{"as before " * 30}\n" })
+    file = Tempfile.new(%w[notebook .csv])
+    file.write(
+      "name,protocol,date,holds,note\n",
+      *(1..60).map { |day| "Ines Aldaya,Small holds,#{(Date.today - day).iso8601},5x13 ok e3,#{"as before " * 30}\n" }
+    )
     file.tap(&:close)
   end
 

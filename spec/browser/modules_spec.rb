@@ -5,8 +5,10 @@ require "browser_helper"
 # The deck's modules by themselves, in the browser that they are written for.
 RSpec.describe "The deck's modules", :browser do
   segments = [
-    {kind: "breathe", start_ms: 0, ms: 10_000, hold: nil}, {kind: "hold", start_ms: 10_000, ms: 5_000, hold: 1, asks: true},
-    {kind: "breathe", start_ms: 15_000, ms: 12_000, hold: nil}, {kind: "hold", start_ms: 27_000, ms: 5_000, hold: 2, asks: true}
+    {kind: "breathe", start_ms: 0, ms: 10_000, hold: nil},
+    {kind: "hold", start_ms: 10_000, ms: 5_000, hold: 1, asks: true},
+    {kind: "breathe", start_ms: 15_000, ms: 12_000, hold: nil},
+    {kind: "hold", start_ms: 27_000, ms: 5_000, hold: 2, asks: true}
   ].freeze
 
   let(:timeline_json) { JSON.generate(segments) }
@@ -29,12 +31,22 @@ RSpec.describe "The deck's modules", :browser do
   it "keeps to the plan exactly, however late a frame comes" do
     answer = with_run("run.start({}); pass(9000); pass(90000); return [events, run.over, run.state.finished];")
 
-    expect(answer).to eq [[["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1],
-      ["hold_start", 27_000, 2], ["hold_end", 32_000, 2], ["finish", 32_000]], true, true]
+    expect(answer).to eq [
+      [
+        ["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1], ["hold_start", 27_000, 2],
+        ["hold_end", 32_000, 2], ["finish", 32_000]
+      ],
+      true,
+      true
+    ]
   end
 
   it "goes on from where a hand released, with the whole rest after it" do
-    answer = with_run("run.start({}); pass(12000); run.next({}); const left = run.left; pass(12000); return [events.slice(2), left, calls];")
+    answer =
+      with_run(
+        "run.start({}); pass(12000); run.next({}); const left = run.left; pass(12000); return [events.slice(2), " \
+        "left, calls];"
+      )
 
     expect(answer).to eq [[["hold_end", 12_000, 1], ["hold_start", 24_000, 2]], 12_000, [true, false, true, false]]
   end
@@ -46,21 +58,33 @@ RSpec.describe "The deck's modules", :browser do
       return events.filter(([kind]) => ["first_urge", "first_breath"].includes(kind));
     JS
 
-    expect(answer).to eq [["first_urge", 11_000, 1], ["first_breath", 28_000, 1, "gasp"], ["first_breath", 28_000, 2, "deeper"]]
+    expect(answer).to eq [
+      ["first_urge", 11_000, 1],
+      ["first_breath", 28_000, 1, "gasp"],
+      ["first_breath", 28_000, 2, "deeper"]
+    ]
   end
 
   it "stands still while paused, and lets go of a hold to pause" do
-    answer = with_run("run.start({}); pass(12000); run.pause({}); pass(60000); run.resume({}); pass(1000); return [events.slice(2), run.now(), run.planned];")
+    answer =
+      with_run(
+        "run.start({}); pass(12000); run.pause({}); pass(60000); run.resume({}); pass(1000); return " \
+        "[events.slice(2), run.now(), run.planned];"
+      )
 
     expect(answer).to eq [[["hold_end", 12_000, 1], ["pause", 12_000], ["resume", 12_000]], 13_000, 16_000]
   end
 
   describe "with parts that end otherwise" do
     let(:timeline_json) do
-      JSON.generate([
-        {kind: "breathe", start_ms: 0, ms: 10_000, breaths: 2, ends: "count"}, {kind: "hold", start_ms: 10_000, ms: 5_000, hold: 1, ends: "cap"},
-        {kind: "breathe", start_ms: 15_000, ms: 4_000, repetitions: 10, ends: "hand"}, {kind: "hold", start_ms: 19_000, ms: 3_000, hold: 2, ends: "hand"}
-      ])
+      JSON.generate(
+        [
+          {kind: "breathe", start_ms: 0, ms: 10_000, breaths: 2, ends: "count"},
+          {kind: "hold", start_ms: 10_000, ms: 5_000, hold: 1, ends: "cap"},
+          {kind: "breathe", start_ms: 15_000, ms: 4_000, repetitions: 10, ends: "hand"},
+          {kind: "hold", start_ms: 19_000, ms: 3_000, hold: 2, ends: "hand"}
+        ]
+      )
     end
 
     it "counts breaths by hand, ends a capped hold at its cap, and waits for a hand as long as it takes" do
@@ -70,14 +94,34 @@ RSpec.describe "The deck's modules", :browser do
         return [events, left, waiting, run.over];
       JS
 
-      expect(answer).to eq [[["start", 0], ["hold_start", 61_000, 1], ["hold_end", 66_000, 1, "unmarked"], ["hold_start", 151_000, 2], ["hold_end", 158_000, 2],
-        ["finish", 158_000]], 2, 10, true]
+      expect(answer).to eq [
+        [
+          ["start", 0],
+          ["hold_start", 61_000, 1],
+          ["hold_end", 66_000, 1, "unmarked"],
+          ["hold_start", 151_000, 2],
+          ["hold_end", 158_000, 2],
+          ["finish", 158_000]
+        ],
+        2,
+        10,
+        true
+      ]
     end
 
     it "runs hands-free where nobody has a hand: what is counted ends by the clock, as planned" do
-      answer = with_run("run.start({}); pass(4000); const left = run.breathsLeft; pass(15000); return [events, left, run.state.index];", hands_free: true)
+      answer =
+        with_run(
+          "run.start({}); pass(4000); const left = run.breathsLeft; pass(15000); return [events, left, " \
+          "run.state.index];",
+          hands_free: true
+        )
 
-      expect(answer).to eq [[["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1, "unmarked"], ["hold_start", 19_000, 2]], 2, 3]
+      expect(answer).to eq [
+        [["start", 0], ["hold_start", 10_000, 1], ["hold_end", 15_000, 1, "unmarked"], ["hold_start", 19_000, 2]],
+        2,
+        3
+      ]
     end
 
     it "goes on without counting where that is asked, and releases a capped hold early" do
@@ -87,32 +131,71 @@ RSpec.describe "The deck's modules", :browser do
     end
 
     it "lays out nothing beyond a part without an end" do
-      open = JSON.generate([{kind: "exhale", ms: 8_000, ends: "clock", heard: [["out", "s", 0]]}, {kind: "breathe", ms: 5_000, ends: "hand", heard: [["breathe", "s", 0], ["tick", "e", 1000]]}, {kind: "hold", ms: 1_000, heard: [["hold_empty", "s", 0]]}])
+      open =
+        JSON.generate(
+          [
+            {kind: "exhale", ms: 8_000, ends: "clock", heard: [["out", "s", 0]]},
+            {kind: "breathe", ms: 5_000, ends: "hand", heard: [["breathe", "s", 0], ["tick", "e", 1000]]},
+            {kind: "hold", ms: 1_000, heard: [["hold_empty", "s", 0]]}
+          ]
+        )
 
       expect(cues(open, -1, 60_000)).to eq [[0, "out"], [8_000, "breathe"]]
     end
   end
 
-  it "holds now at any breath: out first, then the hold with the cap of so few breaths; a call stands for a while, and sounds" do
-    deep = [{kind: "inhale", start_ms: 0, ms: 2_000, breath: 1, round: 1}, {kind: "exhale", start_ms: 2_000, ms: 2_000, breath: 1, round: 1},
-      {kind: "inhale", start_ms: 4_000, ms: 2_000, breath: 2, round: 1}, {kind: "exhale", start_ms: 6_000, ms: 2_000, breath: 2, round: 1},
-      {kind: "hold", start_ms: 8_000, ms: 40_000, hold: 1, ends: "cap", limited: true, round: 1, caps_s: [12, 30], calls: [[2_000, "Let the lock go"]], heard: [["call", "s", 2_000, ["let-the-lock-go"]], ["note", "e", 1_500, nil, 220]]}]
+  it "holds now at any breath: out first, then the hold with the cap of so few breaths; a call stands for a while, " \
+    "and sounds" do
+    deep = [
+      {kind: "inhale", start_ms: 0, ms: 2_000, breath: 1, round: 1},
+      {kind: "exhale", start_ms: 2_000, ms: 2_000, breath: 1, round: 1},
+      {kind: "inhale", start_ms: 4_000, ms: 2_000, breath: 2, round: 1},
+      {kind: "exhale", start_ms: 6_000, ms: 2_000, breath: 2, round: 1},
+      {
+        kind: "hold",
+        start_ms: 8_000,
+        ms: 40_000,
+        hold: 1,
+        ends: "cap",
+        limited: true,
+        round: 1,
+        caps_s: [12, 30],
+        calls: [[2_000, "Let the lock go"]],
+        heard: [["call", "s", 2_000, ["let-the-lock-go"]], ["note", "e", 1_500, nil, 220]]
+      }
+    ]
     answer = with_run(<<~JS, {segments: deep})
       run.start({}); pass(1000); run.holdNow({}); const out = run.segment.kind; pass(1999); const before = run.segment.kind;
       pass(1); const cap = run.lengthMs; pass(2000); const call = run.call; run.holdNow({}); pass(60000);
       return [out, before, cap, call, events];
     JS
 
-    expect(answer).to eq ["exhale", "exhale", 12_000, "Let the lock go",
-      [["start", 0], ["hold_now", 1_000, 1, "1"], ["hold_start", 3_000, 1], ["hold_end", 15_000, 1], ["finish", 15_000]]]
-    expect(cues(JSON.generate(deep.last(1) + [{kind: "exhale", ms: 8_000}]), 0, 41_000, calls: [[5_000, "Last minute"]]))
-      .to include [2_000, "call"], [5_000, "call"], [38_500, "note", 220]
+    expect(answer).to eq [
+      "exhale",
+      "exhale",
+      12_000,
+      "Let the lock go",
+      [
+        ["start", 0],
+        ["hold_now", 1_000, 1, "1"],
+        ["hold_start", 3_000, 1],
+        ["hold_end", 15_000, 1],
+        ["finish", 15_000]
+      ]
+    ]
+    expect(
+      cues(JSON.generate(deep.last(1) + [{kind: "exhale", ms: 8_000}]), 0, 41_000, calls: [[5_000, "Last minute"]])
+    ).to include [2_000, "call"], [5_000, "call"], [38_500, "note", 220]
   end
 
   describe "at one's own pace" do
     let(:cycle) do
-      [{kind: "inhale", start_ms: 0, ms: 3_000, ends: "clock"}, {kind: "hold", start_ms: 3_000, ms: 2_000, hold: 1, ends: "comfort", at_most_ms: 20_000},
-        {kind: "exhale", start_ms: 5_000, ms: 4_000, ends: "clock"}, {kind: "hold", start_ms: 9_000, ms: 2_000, hold: 2, ends: "comfort", at_most_ms: 20_000}]
+      [
+        {kind: "inhale", start_ms: 0, ms: 3_000, ends: "clock"},
+        {kind: "hold", start_ms: 3_000, ms: 2_000, hold: 1, ends: "comfort", at_most_ms: 20_000},
+        {kind: "exhale", start_ms: 5_000, ms: 4_000, ends: "clock"},
+        {kind: "hold", start_ms: 9_000, ms: 2_000, hold: 2, ends: "comfort", at_most_ms: 20_000}
+      ]
     end
     let(:timeline_json) { JSON.generate(cycle) }
     let(:alone) { {own_pace: true, total_ms: 11_000, paces: [[0, 3, 11_000]]} }
@@ -124,53 +207,110 @@ RSpec.describe "The deck's modules", :browser do
         return [events.filter(([kind]) => kind !== "hold_end"), run.planned];
       JS
 
-      expect(answer).to eq [[["start", 0], ["hold_start", 3_000, 1], ["hold_start", 7_500, 2], ["hold_start", 11_000, 3], ["hold_start", 16_500, 4],
-        ["finish", 25_500]], 11_000]
+      expect(answer).to eq [
+        [
+          ["start", 0], ["hold_start", 3_000, 1], ["hold_start", 7_500, 2], ["hold_start", 11_000, 3],
+          ["hold_start", 16_500, 4], ["finish", 25_500]
+        ],
+        11_000
+      ]
     end
 
     it "is led as planned where nobody marks anything, ends at its time, and says that nothing was marked" do
-      expect(with_run("run.start({}); pass(60000); return events;", alone)).to eq [["start", 0], ["hold_start", 3_000, 1], ["hold_end", 5_000, 1, "unmarked"], ["hold_start", 9_000, 2],
-        ["hold_end", 11_000, 2, "unmarked"], ["finish", 11_000]]
+      expect(with_run("run.start({}); pass(60000); return events;", alone)).to eq [
+        ["start", 0],
+        ["hold_start", 3_000, 1],
+        ["hold_end", 5_000, 1, "unmarked"],
+        ["hold_start", 9_000, 2],
+        ["hold_end", 11_000, 2, "unmarked"],
+        ["finish", 11_000]
+      ]
     end
 
     it "ends at its latest end where the hand that marked marks no more, and goes on as planned" do
-      answer = with_run("run.start({}); pass(4000); run.next({}); pass(60000); return events.filter(([kind]) => kind !== 'hold_start');", {**alone, total_ms: 40_000, paces: [[0, 3, 40_000]]})
+      answer =
+        with_run(
+          "run.start({}); pass(4000); run.next({}); pass(60000); return events.filter(([kind]) => kind !== " \
+          "'hold_start');",
+          {**alone, total_ms: 40_000, paces: [[0, 3, 40_000]]}
+        )
 
-      expect(answer).to eq [["start", 0], ["hold_end", 4_000, 1], ["hold_end", 28_000, 2, "unmarked"], ["hold_end", 33_000, 3, "unmarked"], ["hold_end", 39_000, 4, "unmarked"],
-        ["hold_end", 44_000, 5, "unmarked"], ["hold_end", 50_000, 6, "unmarked"], ["finish", 50_000]]
+      expect(answer).to eq [
+        ["start", 0],
+        ["hold_end", 4_000, 1],
+        ["hold_end", 28_000, 2, "unmarked"],
+        ["hold_end", 33_000, 3, "unmarked"],
+        ["hold_end", 39_000, 4, "unmarked"],
+        ["hold_end", 44_000, 5, "unmarked"],
+        ["hold_end", 50_000, 6, "unmarked"],
+        ["finish", 50_000]
+      ]
     end
 
     it "ends as a block when its minutes end, and what comes next comes then" do
       two = cycle + cycle.map { |one| one.merge(hold: one[:hold] && one[:hold] + 2) }
-      answer = with_run("run.start({}); pass(4000); run.next({}); pass(14000); run.next({}); pass(5000); return [events.at(-1), run.state.index];",
-        {segments: two + [{kind: "breathe", ms: 60_000, ends: "clock"}], total_ms: 82_000, paces: [[0, 7, 15_000]]})
+      answer =
+        with_run(
+          "run.start({}); pass(4000); run.next({}); pass(14000); run.next({}); pass(5000); return [events.at(-1), " \
+          "run.state.index];",
+          {
+            segments: two + [{kind: "breathe", ms: 60_000, ends: "clock"}],
+            total_ms: 82_000,
+            paces: [[0, 7, 15_000]]
+          }
+        )
 
       expect(answer).to eq [["hold_end", 18_000, 2], 8]
     end
 
     it "plays nothing but calls where only the time is told, and no press changes it" do
       silent = cycle.map { |one| one.merge(silent: true) }
-      answer = with_run("run.start({}); pass(1000); run.next({}); return run.state.index;", {**alone, segments: silent})
+      answer =
+        with_run("run.start({}); pass(1000); run.next({}); return run.state.index;", {**alone, segments: silent})
 
       expect(answer).to eq 0
-      expect(cues(JSON.generate(silent), 0, 41_000, calls: [[5_000, "Last minute"]])).to eq [[5_000, "call"], [11_000, "end"]]
+      expect(cues(JSON.generate(silent), 0, 41_000, calls: [[5_000, "Last minute"]])).to eq [
+        [5_000, "call"],
+        [11_000, "end"]
+      ]
     end
   end
 
   it "says how far a sounded exhale went, stages and all, and asks at the end for the breaths that nobody rated" do
-    hiss = [{kind: "hold", start_ms: 0, ms: 4_000, hold: 1, asks: true}, {kind: "exhale", start_ms: 4_000, ms: 8_000, exhale: 1, beats: 8},
-      {kind: "exhale", start_ms: 12_000, ms: 2_000, exhale: 2}, {kind: "exhale", start_ms: 14_000, ms: 2_000, exhale: 2}]
+    hiss = [
+      {kind: "hold", start_ms: 0, ms: 4_000, hold: 1, asks: true},
+      {kind: "exhale", start_ms: 4_000, ms: 8_000, exhale: 1, beats: 8},
+      {kind: "exhale", start_ms: 12_000, ms: 2_000, exhale: 2},
+      {kind: "exhale", start_ms: 14_000, ms: 2_000, exhale: 2}
+    ]
     answer = with_run(<<~JS, {segments: hiss})
       run.start({}); pass(4000); pass(3000); run.next({}); pass(1000); run.next({}); pass(2000); run.breath("deeper", {});
       return [events.slice(3), run.unrated, run.rated];
     JS
 
-    expect(answer).to eq [[["sound_start", 4_000, 1], ["sound_end", 7_000, 1], ["sound_start", 7_000, 2], ["sound_end", 10_000, 2], ["finish", 10_000],
-      ["first_breath", 10_000, 1, "deeper"]], [], 1]
+    expect(answer).to eq [
+      [
+        ["sound_start", 4_000, 1],
+        ["sound_end", 7_000, 1],
+        ["sound_start", 7_000, 2],
+        ["sound_end", 10_000, 2],
+        ["finish", 10_000],
+        ["first_breath", 10_000, 1, "deeper"]
+      ],
+      [],
+      1
+    ]
   end
 
-  it "ends what a hand should have ended at its latest end, with a tone, and never lets time run backwards across a reload" do
-    open = JSON.generate([{kind: "hold", ms: 2_000, ends: "hand", at_most_ms: 20_000, hold: 1}, {kind: "exhale", ms: 4_000, heard: [["out", "s", 0]]}])
+  it "ends what a hand should have ended at its latest end, with a tone, and never lets time run backwards across a " \
+    "reload" do
+    open =
+      JSON.generate(
+        [
+          {kind: "hold", ms: 2_000, ends: "hand", at_most_ms: 20_000, hold: 1},
+          {kind: "exhale", ms: 4_000, heard: [["out", "s", 0]]}
+        ]
+      )
     answer = with_run(<<~JS, {segments: JSON.parse(open)})
       run.start({}); pass(19000); const before = run.state.index; pass(2000);
       journal.run = run.state; const seen = run.now(); clock.ms -= 500000;
@@ -200,7 +340,8 @@ RSpec.describe "The deck's modules", :browser do
     expect(answer).to match [/2 not sent yet.*no room in this browser/, 0, "Saved · 1 refused: kind is not known", [0]]
   end
 
-  it "turns to quiet breathing out of a hold, waits as long as it takes, sounds nothing, and comes back to it after a reload" do
+  it "turns to quiet breathing out of a hold, waits as long as it takes, sounds nothing, and comes back to it after " \
+    "a reload" do
     answer = with_run(<<~JS)
       const { cuesBetween } = await import("#{Windlass::Assets.path("js/cues.js")}");
       run.start({}); pass(12000); run.quietFromHere({}); run.quietFromHere({}); pass(600000);
@@ -208,19 +349,51 @@ RSpec.describe "The deck's modules", :browser do
       back.next({}); return [events.slice(2), waits, back.over];
     JS
 
-    expect(answer).to eq [[["hold_end", 12_000, 1], ["quiet", 12_000], ["stop", 612_000]], ["Quiet breathing, long and slow", false, 0, 12_000, false], true]
+    expect(answer).to eq [
+      [["hold_end", 12_000, 1], ["quiet", 12_000], ["stop", 612_000]],
+      ["Quiet breathing, long and slow", false, 0, 12_000, false],
+      true
+    ]
   end
 
   it "stops in a hold with the hold ended, and only once" do
-    answer = with_run("run.start({}); pass(11000); run.stop({}); run.stop({}); run.next({}); run.pause({}); return [events.slice(1), run.live];")
+    answer =
+      with_run(
+        "run.start({}); pass(11000); run.stop({}); run.stop({}); run.next({}); run.pause({}); return " \
+        "[events.slice(1), run.live];"
+      )
 
     expect(answer).to eq [[["hold_start", 10_000, 1], ["hold_end", 11_000, 1], ["stop", 11_000]], false]
   end
 
-  it "lays what is heard on its parts: with their beats where a heart leads, from their end where they are shorter, at once where a hand was quicker" do
-    parts = JSON.generate([{kind: "inhale", ms: 4_000, beats: 4, paced: true, heard: [["in", "s", 0], ["tick", "b", 0.5], ["say", "e", 600, ["hold-full"]]]},
-      {kind: "hold", ms: 8_000, ends: "clock", ahead: ["hold-full"], heard: [["hold_full", "s", 0], ["count", "e", 1000, ["one"]]]},
-      {kind: "breathe", ms: 6_000, breaths: 2, ends: "count", heard: [["breathe", "s", 0], ["count", "b", 0.25, ["two"]]]}])
+  it "lays what is heard on its parts: with their beats where a heart leads, from their end where they are shorter, " \
+    "at once where a hand was quicker" do
+    parts =
+      JSON.generate(
+        [
+          {
+            kind: "inhale",
+            ms: 4_000,
+            beats: 4,
+            paced: true,
+            heard: [["in", "s", 0], ["tick", "b", 0.5], ["say", "e", 600, ["hold-full"]]]
+          },
+          {
+            kind: "hold",
+            ms: 8_000,
+            ends: "clock",
+            ahead: ["hold-full"],
+            heard: [["hold_full", "s", 0], ["count", "e", 1000, ["one"]]]
+          },
+          {
+            kind: "breathe",
+            ms: 6_000,
+            breaths: 2,
+            ends: "count",
+            heard: [["breathe", "s", 0], ["count", "b", 0.25, ["two"]]]
+          }
+        ]
+      )
     said = evaluate(<<~JS, "cues.js")
       const { Run } = await import("#{Windlass::Assets.path("js/run.js")}");
       const laid = (changes, index = 0, by = {}) => {
@@ -231,9 +404,16 @@ RSpec.describe "The deck's modules", :browser do
       return [laid({}), laid({ beat: { perMinute: 30 } }), laid({ caps: { 1: 5000 } }, 1), laid({ byHand: true }, 1), laid({}, 2, { hands: false })];
     JS
 
-    expect(said[0]).to eq [["in", 0], ["tick", 2000], ["say", 3400, "hold-full"], ["hold_full", 4000], ["count", 11_000, "one"], ["breathe", 12_000], ["count", 13_500, "two"], ["end", 18_000]]
+    expect(said[0]).to eq [
+      ["in", 0], ["tick", 2000], ["say", 3400, "hold-full"], ["hold_full", 4000], ["count", 11_000, "one"],
+      ["breathe", 12_000], ["count", 13_500, "two"], ["end", 18_000]
+    ]
     expect(said[1].first(3)).to eq [["in", 0], ["tick", 4000], ["say", 7400, "hold-full"]]
-    expect([said[2].first(2), said[3].first(3), said[4]]).to eq [[["hold_full", 0], ["count", 4000, "one"]], [["hold_full", 0], ["count", 7000, "one"], ["say", 140, "hold-full"]], [["breathe", 0]]]
+    expect([said[2].first(2), said[3].first(3), said[4]]).to eq [
+      [["hold_full", 0], ["count", 4000, "one"]],
+      [["hold_full", 0], ["count", 7000, "one"], ["say", 140, "hold-full"]],
+      [["breathe", 0]]
+    ]
   end
 
   # Every word that ships is there, short, and neither silent nor clipped.
@@ -251,7 +431,17 @@ RSpec.describe "The deck's modules", :browser do
       return [voice.buffers.size, Math.max(...lengths), Math.min(...lengths), Math.max(...off), laid, loud(0, 1), loud(1, 1.3), loud(1.3, 1.9), loud(2.6, 4)];
     JS
 
-    expect(heard).to match [Windlass::Spoken::Clips::LENGTHS.size, be < 2.4, be > 0.15, be < 60, 2, false, true, true, false]
+    expect(heard).to match [
+      Windlass::Spoken::Clips::LENGTHS.size,
+      be < 2.4,
+      be > 0.15,
+      be < 60,
+      2,
+      false,
+      true,
+      true,
+      false
+    ]
   end
 
   it "cuts no word that is being said where only the clock slipped, and all of them where a hand changed what comes" do
@@ -303,7 +493,14 @@ RSpec.describe "The deck's modules", :browser do
     expect(page).to have_css("h1", text: "Today")
     Timeout.timeout(5) { sleep 0.05 until session.reload.state == "done" }
     expect(session.rounds.count).to eq 13
-    Timeout.timeout(5) { sleep 0.05 until evaluate("return [(await module.store.waiting()).length, (await module.store.run(\"#{session.uuid}\")) ? 1 : 0];", "store.js") == [0, 0] }
+    Timeout.timeout(5) do
+      until evaluate(
+        "return [(await module.store.waiting()).length, (await module.store.run(\"#{session.uuid}\")) ? 1 : 0];",
+        "store.js"
+      ) == [0, 0]
+        sleep 0.05
+      end
+    end
   end
 
   it "asks nothing of any other machine" do

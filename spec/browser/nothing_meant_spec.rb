@@ -3,8 +3,8 @@
 require "browser_helper"
 require "digest"
 
-# Nothing happens that nobody pressed: whoever only walks through a page with Tab, types into its fields, or presses a button
-# and lets go elsewhere, has written nothing.
+# Nothing happens that nobody pressed: whoever only walks through a page with Tab, types into its fields, or presses a
+# button and lets go elsewhere, has written nothing.
 RSpec.describe "Walking through a page", :browser do
   # Two of the demo, with one day that is not decided.
   before do
@@ -26,37 +26,74 @@ RSpec.describe "Walking through a page", :browser do
     athlete = Windlass::Records::Athlete.first
     own = Windlass::Records::OwnProtocol.first
     voice = Windlass::Records::Session.where(protocol: "hiss-ladder").last
-    ["/", "/athletes", "/athletes/new", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/edit", "/athletes/#{athlete.id}/screening", "/athletes/#{athlete.id}/control-pauses/new",
-      "/athletes/#{athlete.id}/measures", "/athletes/#{athlete.id}/measures/maximal_hold/new", "/protocols?athlete_id=#{athlete.id}", "/protocols/co2-table?athlete_id=#{athlete.id}",
-      "/own-protocols/#{own.id}?athlete_id=#{athlete.id}", "/prescriptions/#{athlete.prescriptions.first.id}", "/sessions/#{undecided.uuid}", "/sessions/#{voice.uuid}", "/bench", "/log", "/water", "/place", "/prescriptions/#{athlete.prescriptions.first.id}/write-in", "/athletes/#{athlete.id}/dives"]
+    [
+      "/",
+      "/athletes",
+      "/athletes/new",
+      "/athletes/#{athlete.id}",
+      "/athletes/#{athlete.id}/edit",
+      "/athletes/#{athlete.id}/screening",
+      "/athletes/#{athlete.id}/control-pauses/new",
+      "/athletes/#{athlete.id}/measures",
+      "/athletes/#{athlete.id}/measures/maximal_hold/new",
+      "/protocols?athlete_id=#{athlete.id}",
+      "/protocols/co2-table?athlete_id=#{athlete.id}",
+      "/own-protocols/#{own.id}?athlete_id=#{athlete.id}",
+      "/prescriptions/#{athlete.prescriptions.first.id}",
+      "/sessions/#{undecided.uuid}",
+      "/sessions/#{voice.uuid}",
+      "/bench",
+      "/log",
+      "/water",
+      "/place",
+      "/prescriptions/#{athlete.prescriptions.first.id}/write-in",
+      "/athletes/#{athlete.id}/dives"
+    ]
   end
 
   # What a Tab key reaches; text goes into what takes text, and Overrule is opened.
   def walk
     page.all("details summary", wait: 0).each(&:click)
-    reach = page.evaluate_script("document.querySelectorAll('a, button, input, select, textarea, summary').length").clamp(10, 70)
+    reach =
+      page.evaluate_script("document.querySelectorAll('a, button, input, select, textarea, summary').length").clamp(
+        10,
+        70
+      )
     page.driver.browser.keyboard.type(*([:tab, "x"] * reach))
   end
 
   # Press, drag off, let go.
   def press_and_leave
     mouse = page.driver.browser.mouse
-    places = page.evaluate_script("[...document.querySelectorAll('main form button')].filter((one) => one.offsetParent).map((one) => { one.scrollIntoView({block: 'center'}); const box = one.getBoundingClientRect(); return [box.x + box.width / 2, box.y + box.height / 2]; }).slice(-3)")
-    places.each do |x, y|
-      mouse.move(x: x, y: y).down.move(x: 3, y: 3).up
-    end
+    places =
+      page.evaluate_script(
+        "[...document.querySelectorAll('main form button')].filter((one) => one.offsetParent).map((one) => { " \
+        "one.scrollIntoView({block: 'center'}); const box = one.getBoundingClientRect(); return [box.x + box.width " \
+        "/ 2, box.y + box.height / 2]; }).slice(-3)"
+      )
+    places.each { |x, y| mouse.move(x: x, y: y).down.move(x: 3, y: 3).up }
   end
 
   # Longer than a preview takes to come: what is pressed is not drawn away from under the finger.
   def slowly_press(element)
-    x, y = element.evaluate_script("(() => { this.scrollIntoView({block: 'center'}); const box = this.getBoundingClientRect(); return [box.x + 12, box.y + box.height / 2]; })()")
+    x, y =
+      element.evaluate_script(
+        "(() => { this.scrollIntoView({block: 'center'}); const box = this.getBoundingClientRect(); return [box.x + " \
+        "12, box.y + box.height / 2]; })()"
+      )
     mouse = page.driver.browser.mouse.move(x: x, y: y).down
     sleep 0.7
     mouse.up
   end
 
   # A preview and a deed lie apart: no element that asks by itself has a button in it, or is one.
-  def mixed = page.all("form[hx-get], form[hx-post], [hx-get] form, [hx-post] form, [hx-get] button, [hx-post] button, [hx-get][formaction]", visible: :all, wait: 0)
+  def mixed =
+    page.all(
+      "form[hx-get], form[hx-post], [hx-get] form, [hx-post] form, [hx-get] button, [hx-post] button, " \
+      "[hx-get][formaction]",
+      visible: :all,
+      wait: 0
+    )
 
   it "writes nothing, stays on the page, and finds no preview that could post to a button's address" do
     clock.now += 3600

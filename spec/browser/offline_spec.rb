@@ -49,8 +49,19 @@ RSpec.describe "Without a network", :browser do
     visit("/athletes")
     expect(page).to have_css("h1", text: "Athletes")
     Timeout.timeout(10) { sleep 0.1 until session.reload.effort }
-    expect([session.state, session.effort, session.rounds.count, session.rounds.first.first_breath]).to eq ["done", 6.0, 13, "deeper"]
-    expect(session.journal_events.pluck(:kind).tally).to include("start" => 1, "finish" => 1, "effort" => 1, "asked" => 1, "hold_end" => 13)
+    expect([session.state, session.effort, session.rounds.count, session.rounds.first.first_breath]).to eq [
+      "done",
+      6.0,
+      13,
+      "deeper"
+    ]
+    expect(session.journal_events.pluck(:kind).tally).to include(
+      "start" => 1,
+      "finish" => 1,
+      "effort" => 1,
+      "asked" => 1,
+      "hold_end" => 13
+    )
     expect(athlete.days.sole.answers).to eq []
   end
 

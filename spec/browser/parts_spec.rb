@@ -7,7 +7,22 @@ RSpec.describe "Parts of the deck", :browser do
   before { visit("/athletes/new") }
 
   describe "several lanes" do
-    segments = Array.new(6) { |number| number.even? ? {kind: "breathe", start_ms: number * 10_000, ms: 10_000, ends: "clock", round: number / 2 + 1} : {kind: "hold", start_ms: number * 10_000, ms: 10_000, hold: number / 2 + 1, round: number / 2 + 1, ends: "clock", asks: true} }
+    segments =
+      Array.new(6) do |number|
+        if number.even?
+          {kind: "breathe", start_ms: number * 10_000, ms: 10_000, ends: "clock", round: number / 2 + 1}
+        else
+          {
+            kind: "hold",
+            start_ms: number * 10_000,
+            ms: 10_000,
+            hold: number / 2 + 1,
+            round: number / 2 + 1,
+            ends: "clock",
+            asks: true
+          }
+        end
+      end
     lanes = <<~JS
       const { Run } = await import("#{Windlass::Assets.path("js/run.js")}");
       const clock = { ms: 0, wall: () => clock.ms, at: () => clock.ms };
@@ -40,7 +55,8 @@ RSpec.describe "Parts of the deck", :browser do
       expect(answer[0].map(&:first).tally).to eq("start" => 1, "hold_start" => 3, "hold_end" => 3, "finish" => 1)
     end
 
-    it "ask for the oldest first breath first; a chosen lane takes the keys until its next mark, and what is open is asked for at the end" do
+    it "ask for the oldest first breath first; a chosen lane takes the keys until its next mark, and what is open " \
+      "is asked for at the end" do
       answer = squad(<<~JS, lanes)
         const both = new module.SquadRun([lane(0, 0), lane(4, 1), lane(8, 2)], false);
         const pass = (ms) => { clock.ms += ms; both.tick(); };
@@ -51,7 +67,15 @@ RSpec.describe "Parts of the deck", :browser do
         return [first, order, chosen, open, end, both.runs.map((run) => run.unrated.length), told.map((one) => one.filter(([kind]) => kind === "first_breath").map(([, , round, value]) => [round, value]))];
       JS
 
-      expect(answer).to eq [0, [0, 1, 1, "none"], 2, [2, 3, 2], [true, 1], [2, 2, 2], [[[1, "smooth"]], [[1, "deeper"]], [[1, "gasp"]]]]
+      expect(answer).to eq [
+        0,
+        [0, 1, 1, "none"],
+        2,
+        [2, 3, 2],
+        [true, 1],
+        [2, 2, 2],
+        [[[1, "smooth"]], [[1, "deeper"]], [[1, "gasp"]]]
+      ]
     end
 
     it "send nobody off by a press that was meant for another, and say how each stands" do
@@ -65,7 +89,17 @@ RSpec.describe "Parts of the deck", :browser do
         return [words, waits];
       JS
 
-      expect(answer).to eq [[["not begun", "not begun"], %w[waits waits], ["holding 0:01", "waits"], ["holding 0:01", "rests until 0:10"], ["first breath?", "paused"], ["first breath?", "paused"]], true]
+      expect(answer).to eq [
+        [
+          ["not begun", "not begun"],
+          %w[waits waits],
+          ["holding 0:01", "waits"],
+          ["holding 0:01", "rests until 0:10"],
+          ["first breath?", "paused"],
+          ["first breath?", "paused"]
+        ],
+        true
+      ]
     end
 
     it "begin on the word where that is wanted, one by one" do
@@ -87,7 +121,14 @@ RSpec.describe "Parts of the deck", :browser do
         return [waiting - told.flat().length, told.map((one) => one.filter(([kind]) => kind === "emergency_note").length), both.state.emergency.noted, places.map(({ pan }) => Math.round(pan * 10)), new Set(places.map(({ pitch }) => pitch)).size, module.place(0, 1)];
       JS
 
-      expect(answer).to eq [-2, [0, 2], {"stopped_breathing" => 2000, "called" => 5000}, [-8, -3, 3, 8], 4, {"pitch" => 1, "pan" => 0}]
+      expect(answer).to eq [
+        -2,
+        [0, 2],
+        {"stopped_breathing" => 2000, "called" => 5000},
+        [-8, -3, 3, 8],
+        4,
+        {"pitch" => 1, "pan" => 0}
+      ]
     end
   end
 
@@ -98,7 +139,9 @@ RSpec.describe "Parts of the deck", :browser do
       return [tapped([0, 1000, 1000, 1000, 400, 1000]), tapped([0, 800, 800, 800, 5000, 750, 750, 750]), tapped([0, 200, 200, 200]), tapped([0, 2900, 2900, 2900]), readings];
     JS
 
-    expect(answer).to eq [[0, 0, 0, 60, 60, 60], [0, 0, 0, 75, 0, 0, 0, 80], [0, 0, 0, 120], [0, 0, 0, 40], [0, 0, 63, 63, 63]]
+    expect(answer).to eq [
+      [0, 0, 0, 60, 60, 60], [0, 0, 0, 75, 0, 0, 0, 80], [0, 0, 0, 120], [0, 0, 0, 40], [0, 0, 63, 63, 63]
+    ]
   end
 
   it "buzzes at the moments of the tones where somebody wants it, and takes back what no longer applies" do
@@ -126,9 +169,9 @@ RSpec.describe "Parts of the deck", :browser do
     JS
 
     it "is forgotten once it is there, put aside where it is refused, and kept in order where nobody answers" do
-      expect(pieces([200, 422, 200])).to eq [1, [["u2", '{"n":"no"}']], [1, 2, 3]]
-      expect(pieces([200, 0])).to eq [2, [["u2", "waits"], ["u3", "waits"]], [1, 2]]
-      expect(pieces([500, 200, 200])).to eq [1, [["u1", "waits"]], [1, 2, 3]]
+      expect(pieces([200, 422, 200])).to eq [1, [%w[u2 {"n":"no"}]], [1, 2, 3]]
+      expect(pieces([200, 0])).to eq [2, [%w[u2 waits], %w[u3 waits]], [1, 2]]
+      expect(pieces([500, 200, 200])).to eq [1, [%w[u1 waits]], [1, 2, 3]]
     end
 
     it "asks for a new token once where the old one has grown too old" do
@@ -164,7 +207,12 @@ RSpec.describe "Parts of the deck", :browser do
   end
 
   it "makes names of its own where the browser does not" do
-    answer = evaluate("Object.defineProperty(crypto, 'randomUUID', { value: undefined, configurable: true }); return Array.from({ length: 200 }, () => module.uuid());", "uuid.js")
+    answer =
+      evaluate(
+        "Object.defineProperty(crypto, 'randomUUID', { value: undefined, configurable: true }); return Array.from({ " \
+        "length: 200 }, () => module.uuid());",
+        "uuid.js"
+      )
 
     expect(answer.uniq.size).to eq 200
     expect(answer).to all(match(Windlass::Forms::JournalForm::UUID))

@@ -9,7 +9,10 @@ RSpec.describe "Carrying a session", :browser do
   let(:programme) do
     prescription = prescribe(athlete)
     [1, 3, 6].each { |day| Windlass::Records::Slot.create!(athlete: athlete, day: day, at_min: 420, minutes: 40) }
-    Windlass::Actions::PlanProgramme.begin([athlete], times: {prescription.id => 2}, starts_on: monday, weeks: 2, easy_every: nil, now: clock.now).first.tap { |one| Windlass::Actions::PlanProgramme.fill(one, now: clock.now) }
+    Windlass::Actions::PlanProgramme
+      .begin([athlete], times: {prescription.id => 2}, starts_on: monday, weeks: 2, easy_every: nil, now: clock.now)
+      .first
+      .tap { |one| Windlass::Actions::PlanProgramme.fill(one, now: clock.now) }
   end
 
   def days = Windlass::Records::PlannedSession.in_order.map { |one| (one.local_date - monday).to_i }
@@ -43,7 +46,14 @@ RSpec.describe "Carrying a session", :browser do
     open = ([0, 2, 5] - [first, second]).first
     visit("/athletes/#{athlete.id}/programme")
     # As the browser would say it: headless, a mouse that is moved by a script drags nothing.
-    drag = ->(kind, where) { page.execute_script("document.querySelector(arguments[1]).dispatchEvent(new DragEvent(arguments[0], { bubbles: true, cancelable: true, dataTransfer: new DataTransfer() }))", kind, where) }
+    drag = ->(kind, where) do
+      page.execute_script(
+        "document.querySelector(arguments[1]).dispatchEvent(new DragEvent(arguments[0], { bubbles: true, " \
+        "cancelable: true, dataTransfer: new DataTransfer() }))",
+        kind,
+        where
+      )
+    end
     drag["dragstart", "td[data-date='#{monday + first}'] [data-planned]"]
     expect(page).to have_content("Picked up.")
     drag["dragover", "td[data-date='#{monday + second}']"]

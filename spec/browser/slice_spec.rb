@@ -101,7 +101,12 @@ RSpec.describe "From a control pause to the next day", :browser do
       expect(page).to have_text("Saved")
 
       round = session.reload.rounds.sole
-      expect([session.state, round.held_ms, round.first_urge_ms, round.first_breath]).to eq ["stopped", 3_200, 3_200, "deeper"]
+      expect([session.state, round.held_ms, round.first_urge_ms, round.first_breath]).to eq [
+        "stopped",
+        3_200,
+        3_200,
+        "deeper"
+      ]
     end
 
     it "loses nothing when the server is away and the page is loaded again, and counts nothing twice" do
@@ -119,8 +124,9 @@ RSpec.describe "From a control pause to the next day", :browser do
       pass(1)
       key(:escape)
       expect(page).to have_text("Saved")
-      expect(session.reload.journal_events.group(:kind).count)
-        .to eq({"start" => 1, "hold_start" => 1, "hold_end" => 1, "first_breath" => 1, "stop" => 1})
+      expect(session.reload.journal_events.group(:kind).count).to eq(
+        {"start" => 1, "hold_start" => 1, "hold_end" => 1, "first_breath" => 1, "stop" => 1}
+      )
       expect(held).to eq [5.0]
     end
 

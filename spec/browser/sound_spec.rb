@@ -2,7 +2,8 @@
 
 require "browser_helper"
 
-# Every tone that is laid out, as the browser hears of it. The session's clock is moved by the spec; the audio clock runs.
+# Every tone that is laid out, as the browser hears of it. The session's clock is moved by the spec; the audio clock
+# runs.
 RSpec.describe "Sound on the deck", :browser do
   ears = <<~JS
     window.tones = [];
@@ -16,7 +17,14 @@ RSpec.describe "Sound on the deck", :browser do
 
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 40) } }
   let(:session) do
-    athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 240, taken_at: WebHelpers::NOON - 40 * 86_400, details: {})
+    athlete.measures.create!(
+      account_id: 1,
+      uuid: SecureRandom.uuid,
+      kind: "maximal_hold",
+      value: 240,
+      taken_at: WebHelpers::NOON - 40 * 86_400,
+      details: {}
+    )
     table = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("co2-table"), now: clock.now)
     plan(table)
   end
@@ -28,7 +36,10 @@ RSpec.describe "Sound on the deck", :browser do
   end
 
   # Seconds from now of the tones that still stand, to a tenth.
-  def ahead(pitch) = page.evaluate_script("window.tones.filter((one) => !one.stopped && one.pitch === #{pitch}).map((one) => Math.round(one.inS * 10) / 10)")
+  def ahead(pitch) =
+    page.evaluate_script(
+      "window.tones.filter((one) => !one.stopped && one.pitch === #{pitch}).map((one) => Math.round(one.inS * 10) / 10)"
+    )
 
   def forget = page.execute_script("window.tones.length = 0")
 
@@ -49,7 +60,10 @@ RSpec.describe "Sound on the deck", :browser do
   end
 
   it "leaves no tone standing after the end, whichever way it came, and keeps the screen awake only meanwhile" do
-    page.execute_script("window.asked = []; navigator.wakeLock.request = async (what) => { window.asked.push(what); return { release: () => window.asked.push('let go') }; }")
+    page.execute_script(
+      "window.asked = []; navigator.wakeLock.request = async (what) => { window.asked.push(what); return { release: " \
+      "() => window.asked.push('let go') }; }"
+    )
     start_deck
     pass(30)
     Timeout.timeout(5) { sleep 0.1 until page.evaluate_script("window.tones.length") > 0 }

@@ -4,14 +4,21 @@ require "browser_helper"
 
 # Two lanes on one deck: what each key is for, and that nothing of one touches the other.
 RSpec.describe "Several on one deck", :browser do
-  let(:athletes) { {"Ines Aldaya" => 24, "Pascale Oren" => 30}.map { |name, pause| make_athlete(name: name).tap { |one| make_pause(one, pause) } } }
+  let(:athletes) do
+    {"Ines Aldaya" => 24, "Pascale Oren" => 30}.map do |name, pause|
+      make_athlete(name: name).tap { |one| make_pause(one, pause) }
+    end
+  end
   let(:squad) { Windlass::Actions::PlanSquad.call(account, athletes.map { |one| prescribe(one) }, now: clock.now) }
   let(:sessions) { squad.sessions.to_a }
 
   before { give_clock }
 
   # Moments of the common clock: a lane starts so much later.
-  def hold(lane, number) = sessions[lane].to_timeline.holds[number].then { |place| [place.start_ms, place.end_ms].map { |ms| sessions[lane].starts_s + ms / 1000.0 } }
+  def hold(lane, number) =
+    sessions[lane].to_timeline.holds[number].then do |place|
+      [place.start_ms, place.end_ms].map { |ms| sessions[lane].starts_s + ms / 1000.0 }
+    end
 
   def at(seconds)
     pass(seconds - @passed.to_f)
@@ -28,9 +35,11 @@ RSpec.describe "Several on one deck", :browser do
 
   def lane(letter) = find(".lane", text: /\A#{letter}/)
 
-  def journal_of(number) = sessions[number].journal_events.order(:at_ms, :kind).map { |event| [event.kind, event.round, event.value].compact }
+  def journal_of(number) =
+    sessions[number].journal_events.order(:at_ms, :kind).map { |event| [event.kind, event.round, event.value].compact }
 
-  it "asks the oldest first breath first, gives a chosen lane all keys until its next mark, and stops one without the other" do
+  it "asks the oldest first breath first, gives a chosen lane all keys until its next mark, and stops one without " \
+    "the other" do
     begin_together
     at(hold(0, 0).last + 0.5)
     expect(lane("A")).to have_text("first breath?")
@@ -70,7 +79,7 @@ RSpec.describe "Several on one deck", :browser do
 
     expect(sessions.map { |session| session.reload.state }).to eq %w[stopped stopped]
     expect(athletes.map { |one| one.reload.suspensions.count }).to eq [0, 1]
-    expect(journal_of(1)).to include(["emergency_note", "stopped_breathing"], %w[emergency_note called])
+    expect(journal_of(1)).to include(%w[emergency_note stopped_breathing], %w[emergency_note called])
   end
 
   it "keeps what was paused and stopped across a reload, in the browser's own store" do

@@ -35,7 +35,13 @@ RSpec.describe "The surface clock", :browser do
     Outage.now = false
     expect(page).to have_text("Saved", wait: 8)
 
-    expect(Windlass::Records::Dive.sole.attributes).to include("athlete_id" => divers.first.id, "seconds" => 70.0, "depth_m" => 25.0, "signs" => "well", "buddy" => "Pascale Oren")
+    expect(Windlass::Records::Dive.sole.attributes).to include(
+      "athlete_id" => divers.first.id,
+      "seconds" => 70.0,
+      "depth_m" => 25.0,
+      "signs" => "well",
+      "buddy" => "Pascale Oren"
+    )
     expect(violations).to eq []
   end
 
@@ -51,14 +57,20 @@ RSpec.describe "The surface clock", :browser do
   end
 
   it "runs, and sends what it kept, where the browser's storage never answers" do
-    page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: "IDBFactory.prototype.open = () => ({});")
+    page.driver.browser.page.command(
+      "Page.addScriptToEvaluateOnNewDocument",
+      source: "IDBFactory.prototype.open = () => ({});"
+    )
     visit("/water/clock?pairs=#{divers.map(&:id).join("-")}")
     expect(page).to have_text("Saved", wait: 15)
     Outage.now = true
     key("1")
     pass(50)
     key("1")
-    expect(page).to have_text("1 not sent yet · no room in this browser: keep this page open until all is kept", wait: 15)
+    expect(page).to have_text(
+      "1 not sent yet · no room in this browser: keep this page open until all is kept",
+      wait: 15
+    )
     Outage.now = false
     expect(page).to have_text("Saved", wait: 15)
     expect(page).to have_no_text("no room")
@@ -69,8 +81,19 @@ RSpec.describe "The surface clock", :browser do
   it "reckons as the core does" do
     dives = [[65, 12, false], [20, nil, false], [60, 20, false], [60, 19.9, true], [90, 30, true]]
     rules = JSON.generate(Windlass::Water::Surface.to_h)
-    found = page.evaluate_async_script("import('#{Windlass::Assets.path("js/surface.js")}').then((module) => arguments[0](#{JSON.generate(dives)}.map(([seconds, depth_m, hard]) => module.neededS({ seconds, depth_m, hard }, #{rules}))))")
+    found =
+      page.evaluate_async_script(
+        "import('#{Windlass::Assets.path("js/surface.js")}').then((module) => " \
+        "arguments[0](#{JSON.generate(dives)}.map(([seconds, depth_m, hard]) => module.neededS({ seconds, depth_m, " \
+        "hard }, #{rules}))))"
+      )
 
-    expect(found).to eq(dives.map { |seconds, depth_m, hard| Windlass::Water::Surface.needed_s(Windlass::Water::Dive.new(down: Time.now, seconds: seconds, depth_m: depth_m, hard: hard)) })
+    expect(found).to eq(
+      dives.map do |seconds, depth_m, hard|
+        Windlass::Water::Surface.needed_s(
+          Windlass::Water::Dive.new(down: Time.now, seconds: seconds, depth_m: depth_m, hard: hard)
+        )
+      end
+    )
   end
 end

@@ -16,6 +16,8 @@ RSpec.describe "The commands" do
 
   it "are one for CI and for hands" do
     expect(File.read(File.expand_path("../../.ci/run", __dir__))).to include "bin/test"
-    expect(Dir[File.expand_path("../../{bin/*,bench/*,.ci/run}", __dir__)]).to all(satisfy { |path| File.executable?(path) })
+    expect(Dir[File.expand_path("../../{bin/*,bench/*,.ci/run}", __dir__)]).to all(
+      satisfy { |path| File.executable?(path) }
+    )
   end
 end

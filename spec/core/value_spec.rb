@@ -15,7 +15,9 @@ RSpec.describe Windlass::Value do
 
   it "has named members, is frozen, and is the same where they are" do
     one, same = Array.new(2) { point.new(x: 3, y: 4) }
-    expect([one.length, one.frozen?, one == same, one.hash == same.hash, {one => 1}[same]]).to eq [5.0, true, true, true, 1]
+    expect([one.length, one.frozen?, one == same, one.hash == same.hash, {one => 1}[same]]).to eq [
+      5.0, true, true, true, 1
+    ]
     expect(one.eql?(point.new(x: 3.0, y: 4))).to be false
     expect { one.x = 5 }.to raise_error(NoMethodError)
     expect { one.instance_variable_set(:@z, 1) }.to raise_error(FrozenError)
@@ -35,7 +37,11 @@ RSpec.describe Windlass::Value do
   end
 
   it "works out what one member is by another, of a copy as well" do
-    expect([span.new(from: 4), span.new(from: 4, to: 1), span.new(from: 4).with(to: 2)].map(&:to_a)).to eq [[4, 5], [1, 4], [2, 4]]
+    expect([span.new(from: 4), span.new(from: 4, to: 1), span.new(from: 4).with(to: 2)].map(&:to_a)).to eq [
+      [4, 5],
+      [1, 4],
+      [2, 4]
+    ]
     expect { span.new(from: 4).with(length: 2) }.to raise_error(ArgumentError, /unknown keywords: \[:length\]/)
   end
 

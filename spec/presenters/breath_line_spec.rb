@@ -36,16 +36,20 @@ RSpec.describe Windlass::Presenters::BreathLine do
 
   it "tints the holds where they are, with their length above" do
     expect(line.holds.map(&:label)).to eq ["1:40", "20 s"]
-    expect(line.holds.first).to have_attributes(x: be_within(0.1).of(x_of(64)), width: be_within(0.2).of(x_of(164) - x_of(64)))
+    expect(line.holds.first).to have_attributes(
+      x: be_within(0.1).of(x_of(64)),
+      width: be_within(0.2).of(x_of(164) - x_of(64))
+    )
   end
 
   it "drops the labels that would overlap, never the holds" do
-    crowd = timeline do |line|
-      60.times do
-        line.breathe(5)
-        line.hold(5)
+    crowd =
+      timeline do |line|
+        60.times do
+          line.breathe(5)
+          line.hold(5)
+        end
       end
-    end
     drawn = described_class.new(crowd, body, title: "A crowd").holds
 
     expect(drawn.size).to eq 60
@@ -70,28 +74,46 @@ RSpec.describe Windlass::Presenters::BreathLine do
     urge, floor = forecast.holds.first.to_h.values_at(:urge_s, :floor_s)
 
     expect(line.brackets.map(&:number)).to eq [1]
-    expect(line.brackets.first).to have_attributes(kind: :clear, urge_x: be_within(0.1).of(x_of(64 + urge)),
-      floor_x: be_within(0.1).of(x_of(64 + floor)), words: match(/\Aclear \+\d\d s\z/))
+    expect(line.brackets.first).to have_attributes(
+      kind: :clear,
+      urge_x: be_within(0.1).of(x_of(64 + urge)),
+      floor_x: be_within(0.1).of(x_of(64 + floor)),
+      words: match(/\Aclear \+\d\d s\z/)
+    )
     expect(plain.brackets).to be_empty
   end
 
   it "draws what was done over the plan: held, first urge, first breath" do
     done = Struct.new(:number, :held_ms, :first_urge_ms, :first_breath)
-    marks = described_class.new(session, body, title: "Done",
-      rounds: [done.new(1, 80_000, 42_000, "deeper"), done.new(2, nil, nil, nil), done.new(9, 1, nil, nil)]).marks
+    marks =
+      described_class.new(
+        session,
+        body,
+        title: "Done",
+        rounds: [done.new(1, 80_000, 42_000, "deeper"), done.new(2, nil, nil, nil), done.new(9, 1, nil, nil)]
+      ).marks
 
     expect(marks.size).to eq 1
-    expect(marks.first).to have_attributes(number: 1, breath: :deeper, x: be_within(0.1).of(x_of(64)),
-      width: be_within(0.2).of(x_of(144) - x_of(64)), urge_x: be_within(0.1).of(x_of(106)))
+    expect(marks.first).to have_attributes(
+      number: 1,
+      breath: :deeper,
+      x: be_within(0.1).of(x_of(64)),
+      width: be_within(0.2).of(x_of(144) - x_of(64)),
+      urge_x: be_within(0.1).of(x_of(106))
+    )
   end
 
   it "says in words what it shows" do
-    expect(line.description).to eq "3 min 40 s in all: one hold of 1:40 and one hold of 20 s. The numbers stand in the table."
+    expect(
+      line.description
+    ).to eq "3 min 40 s in all: one hold of 1:40 and one hold of 20 s. The numbers stand in the table."
   end
 
   it "ticks the time in round steps that there is room for" do
     expect(line.time_ticks.map(&:last)).to eq %w[0:00 0:30 1:00 1:30 2:00 2:30 3:00 3:30]
-    expect(Windlass::Presenters::Ticks.of(3600, Windlass::Presenters::Ticks::TIME_STEPS_S, 14)).to eq (0..3600).step(300).to_a
+    expect(Windlass::Presenters::Ticks.of(3600, Windlass::Presenters::Ticks::TIME_STEPS_S, 14)).to eq (0..3600).step(
+         300
+       ).to_a
   end
 
   describe Windlass::Presenters::GasStrips do

@@ -27,16 +27,26 @@ RSpec.describe "Small charts" do
   describe Windlass::Presenters::HoldStrip do
     round = Struct.new(:held_ms, :first_breath)
 
-    it "has a stroke a hold, the longest the highest, the newest at the right; gasps have a mark, what was not held none" do
-      strip = described_class.new([round.new(10_000, "smooth"), round.new(nil, nil), round.new(20_000, "gasp"), round.new(0, nil)])
-      expect(strip.strokes.scan(/M([\d.]+) 24V([\d.]+)/).map { |pair| pair.map(&:to_f) }).to eq [[100.0, 15.5], [107.0, 7.0]]
+    it "has a stroke a hold, the longest the highest, the newest at the right; gasps have a mark, what was not held " \
+      "none" do
+      strip =
+        described_class.new(
+          [round.new(10_000, "smooth"), round.new(nil, nil), round.new(20_000, "gasp"), round.new(0, nil)]
+        )
+      expect(strip.strokes.scan(/M([\d.]+) 24V([\d.]+)/).map { |pair| pair.map(&:to_f) }).to eq [
+        [100.0, 15.5],
+        [107.0, 7.0]
+      ]
       expect(strip.gasps).to start_with("M105.0 1").and(satisfy { |path| path.count("M") == 1 })
       expect([described_class.new([]), described_class.new([round.new(nil, nil)])]).to all be_empty
     end
 
     it "keeps a hundred holds inside its width" do
       strip = described_class.new(Array.new(100) { round.new(5_000, "smooth") })
-      expect(strip.strokes.scan(/M([\d.]+)/).flatten.map(&:to_f).minmax).to match [be >= 0, be <= described_class::WIDTH]
+      expect(strip.strokes.scan(/M([\d.]+)/).flatten.map(&:to_f).minmax).to match [
+        be >= 0,
+        be <= described_class::WIDTH
+      ]
     end
   end
 end

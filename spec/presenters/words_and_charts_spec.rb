@@ -17,8 +17,12 @@ RSpec.describe "Presenters" do
     end
 
     it "fills what counts in the morning series, and only that" do
-      pauses = [control_pause(20, on: today - 2), control_pause(25, on: today - 1, first_breath: :gasp),
-        control_pause(26, on: today - 1, hour: 9, on_waking: false), control_pause(22, on: today)]
+      pauses = [
+        control_pause(20, on: today - 2),
+        control_pause(25, on: today - 1, first_breath: :gasp),
+        control_pause(26, on: today - 1, hour: 9, on_waking: false),
+        control_pause(22, on: today)
+      ]
 
       expect(chart(*pauses).dots.map(&:full)).to eq [true, false, false, true]
     end
@@ -56,20 +60,25 @@ RSpec.describe "Presenters" do
     def words(on = model, &pen) = described_class.of(on.forecast(timeline(&pen).segments))
 
     it "says whether the urge comes within the holds, when the oxygen is low, and the margin" do
-      expect(words { |line| line.hold(10) })
-        .to eq "No urge expected: it would come after 25 s. Oxygen would reach the floor after 53 s. Margin: clear."
-      mixed = words do |line|
-        line.hold(30)
-        line.breathe(120)
-        over_breathe(line)
-        line.hold(40)
-      end
-      expect(mixed).to match(/\AThe urge is expected in 1 of 2 holds, .* Margin: 1 clear and 1 inverted \(oxygen gets low before the urge\)\.\z/)
+      expect(
+        words { |line| line.hold(10) }
+      ).to eq "No urge expected: it would come after 25 s. Oxygen would reach the floor after 53 s. Margin: clear."
+      mixed =
+        words do |line|
+          line.hold(30)
+          line.breathe(120)
+          over_breathe(line)
+          line.hold(40)
+        end
+      expect(mixed).to match(
+        /\AThe urge is expected in 1 of 2 holds, .* Margin: 1 clear and 1 inverted \(oxygen gets low before the urge\)\.\z/
+      )
     end
 
     it "says what it does not know" do
-      expect(words(Windlass::Physiology::Model.new(body)) { |line| line.hold(10) })
-        .to eq "Oxygen would reach the floor after 53 s. Without a valid control pause the urge is not known."
+      expect(
+        words(Windlass::Physiology::Model.new(body)) { |line| line.hold(10) }
+      ).to eq "Oxygen would reach the floor after 53 s. Without a valid control pause the urge is not known."
       expect(words { |line| line.breathe(60) }).to eq "No holds, so nothing to forecast."
     end
   end
@@ -90,8 +99,10 @@ RSpec.describe "Presenters" do
     end
 
     it "keeps the words of a track within the drawing" do
-      expect(bench.chart.tracks.map { |track| [track.words_anchor, track.words_x] })
-        .to match [["start", be < described_class::RIGHT - described_class::WORDS_ROOM + 14], ["end", be > described_class::LEFT]]
+      expect(bench.chart.tracks.map { |track| [track.words_anchor, track.words_x] }).to match [
+        ["start", be < described_class::RIGHT - described_class::WORDS_ROOM + 14],
+        ["end", be > described_class::LEFT]
+      ]
     end
 
     it "marks on the map where recipe A stands, and says from when on nothing warns" do
@@ -100,7 +111,9 @@ RSpec.describe "Presenters" do
       first_inverted = margins.find { |_, margin| margin.start_with?("inverted") }.first
 
       expect(map.here.first).to eq map.breath_ticks.first.first
-      expect(map.description).to eq "From about #{first_inverted} deep breaths on the oxygen is low before the urge comes."
+      expect(
+        map.description
+      ).to eq "From about #{first_inverted} deep breaths on the oxygen is low before the urge comes."
       expect(map.rows.flatten.map { |cell| [cell.row, cell.column] }.uniq.size).to eq 11 * 16
     end
   end

@@ -2,9 +2,9 @@
 
 require "open3"
 
-# What every family does to the gases, against SciPy's solve_ivp (LSODA, rtol 1e-8) on the same equations, written apart in
-# gas_model_scipy.py: effort, nostrils, bellows and stacked breaths are segments that no bench case has. The whole session of
-# the first rung; pressures at both ends of every hold to 0.3 mmHg.
+# What every family does to the gases, against SciPy's solve_ivp (LSODA, rtol 1e-8) on the same equations, written apart
+# in gas_model_scipy.py: effort, nostrils, bellows and stacked breaths are segments that no bench case has. The whole
+# session of the first rung; pressures at both ends of every hold to 0.3 mmHg.
 RSpec.describe "The families against SciPy" do
   athlete = {sex: "female", age: 41, height_cm: 167, mass_kg: 62}.freeze
 
@@ -26,9 +26,14 @@ RSpec.describe "The families against SciPy" do
       expected = solved(athlete, segments)
 
       expect(forecast.holds.size).to be >= 1
-      forecast.holds.zip(expected).each do |hold, reference|
-        %i[po2_start pco2_start po2_end pco2_end].each { |key| expect([key, hold.to_h[key]]).to match [key, be_within(0.3).of(reference[key])] }
-      end
+      forecast
+        .holds
+        .zip(expected)
+        .each do |hold, reference|
+          %i[po2_start pco2_start po2_end pco2_end].each do |key|
+            expect([key, hold.to_h[key]]).to match [key, be_within(0.3).of(reference[key])]
+          end
+        end
     end
   end
 end

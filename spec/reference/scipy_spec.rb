@@ -14,16 +14,20 @@ RSpec.describe "The integrator against SciPy" do
   end
 
   cases = {
-    "full holds with quiet rests, seated" => [{}, lambda { |line|
-      2.times do
-        line.breathe(90, rate: 10)
-        line.inhale(4, to: :full)
-        line.hold(75)
-        line.exhale(6, to: :residual)
+    "full holds with quiet rests, seated" => [
+      {},
+      lambda do |line|
+        2.times do
+          line.breathe(90, rate: 10)
+          line.inhale(4, to: :full)
+          line.hold(75)
+          line.exhale(6, to: :residual)
+        end
       end
-    }],
+    ],
     "effort, a short empty hold and over-breathing, lying, at altitude, a small woman" => [
-      {sex: "female", age: 58, height_cm: 158, mass_kg: 54, posture: "lying", barometric_mmhg: 660, thrift: 0.8}, lambda { |line|
+      {sex: "female", age: 58, height_cm: 158, mass_kg: 54, posture: "lying", barometric_mmhg: 660, thrift: 0.8},
+      lambda do |line|
         line.breathe(60, rate: 20, mets: 5)
         line.hold(15)
         line.breathe(120, rate: 14)
@@ -32,7 +36,7 @@ RSpec.describe "The integrator against SciPy" do
           line.exhale(1.6, to: :passive)
         end
         line.hold(40)
-      }
+      end
     ]
   }
 
@@ -44,10 +48,17 @@ RSpec.describe "The integrator against SciPy" do
       expected = solved(athlete, segments, forecast.threshold)
 
       expect(forecast.holds.size).to eq 2
-      forecast.holds.zip(expected).each do |hold, reference|
-        %i[po2_start pco2_start po2_end pco2_end].each { |key| expect([key, hold.to_h[key]]).to match [key, be_within(0.2).of(reference[key])] }
-        %i[urge_s floor_s].each { |key| expect([key, hold.to_h[key]]).to match [key, be_within(0.5).of(reference[key])] }
-      end
+      forecast
+        .holds
+        .zip(expected)
+        .each do |hold, reference|
+          %i[po2_start pco2_start po2_end pco2_end].each do |key|
+            expect([key, hold.to_h[key]]).to match [key, be_within(0.2).of(reference[key])]
+          end
+          %i[urge_s floor_s].each do |key|
+            expect([key, hold.to_h[key]]).to match [key, be_within(0.5).of(reference[key])]
+          end
+        end
     end
   end
 end

@@ -9,8 +9,14 @@ module Builders
   end
 
   def control_pause(seconds = 24.0, on: MONDAY, hour: 7, **changes)
-    Windlass::Measures::ControlPause.new(seconds: seconds, taken_at: Time.new(on.year, on.month, on.day, hour),
-      on_waking: true, ended_by: :diaphragm, first_breath: :calm, **changes)
+    Windlass::Measures::ControlPause.new(
+      seconds: seconds,
+      taken_at: Time.new(on.year, on.month, on.day, hour),
+      on_waking: true,
+      ended_by: :diaphragm,
+      first_breath: :calm,
+      **changes
+    )
   end
 
   def measures(control_pause_s = 24.0, **changes)
@@ -29,12 +35,25 @@ module Builders
   def day(on: MONDAY, rung: 0, breaths: {}, held: {}, rounds: nil, **changes)
     dose = standing(rung).dose
     count = rounds || small_holds.rounds(dose)
-    done = (1..count).map do |number|
-      Windlass::Progression::Round.new(number: number, target_s: dose[:hold_s], held_s: held.fetch(number, dose[:hold_s]),
-        first_breath: breaths.fetch(number, :smooth))
-    end
-    Windlass::Progression::Session.new(id: on.jd, date: on, protocol: "small-holds", dose: dose, effort: 4, rounds: done,
-      rounds_planned: small_holds.rounds(dose), **changes)
+    done =
+      (1..count).map do |number|
+        Windlass::Progression::Round.new(
+          number: number,
+          target_s: dose[:hold_s],
+          held_s: held.fetch(number, dose[:hold_s]),
+          first_breath: breaths.fetch(number, :smooth)
+        )
+      end
+    Windlass::Progression::Session.new(
+      id: on.jd,
+      date: on,
+      protocol: "small-holds",
+      dose: dose,
+      effort: 4,
+      rounds: done,
+      rounds_planned: small_holds.rounds(dose),
+      **changes
+    )
   end
 
   def judge(session, history: [], rung: 0)

@@ -5,8 +5,10 @@ module DeckModules
   # @param script [String] of a function that gets the file as `module`
   # @return what it returns
   def evaluate(script, file)
-    page.evaluate_async_script("import('#{Windlass::Assets.path("js/#{file}")}').then(async (module) => { #{script} })" \
-      ".then((result) => arguments[0](result), (error) => arguments[0](String(error)))")
+    page.evaluate_async_script(
+      "import('#{Windlass::Assets.path("js/#{file}")}').then(async (module) => { #{script} })" \
+        ".then((result) => arguments[0](result), (error) => arguments[0](String(error)))"
+    )
   end
 
   # Runs a script with `run`, `clock`, `events` and `journal` at hand, and `pass`, which lets time go by.

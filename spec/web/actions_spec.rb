@@ -14,7 +14,13 @@ RSpec.describe "Actions", :web do
       expect(described_class.call(prescription, now: clock.now + 60)).to eq first
       expect(described_class.call(prescription, now: clock.now + day)).not_to eq first
       prescription.update!(dose: {hold_s: 5, minutes: 6, sets: 3})
-      expect(described_class.call(prescription, now: clock.now)).to eq(first).and have_attributes(to_dose: {hold_s: 5, minutes: 6, sets: 3})
+      expect(described_class.call(prescription, now: clock.now)).to eq(first).and have_attributes(
+              to_dose: {
+                hold_s: 5,
+                minutes: 6,
+                sets: 3
+              }
+            )
     end
 
     it "keeps the plan as it was when the measures change" do
@@ -29,7 +35,8 @@ RSpec.describe "Actions", :web do
       prescription
       Windlass::Records::Measure.delete_all
 
-      expect { described_class.call(prescription.reload, now: clock.now) }.to raise_error Windlass::Error, "Small holds needs a valid control pause first."
+      expect { described_class.call(prescription.reload, now: clock.now) }.to raise_error Windlass::Error,
+        "Small holds needs a valid control pause first."
     end
   end
 
@@ -40,7 +47,11 @@ RSpec.describe "Actions", :web do
       sets = Array.new(2) { run_set(prescription) }
       expect(values_of(sets.last)).to eq ["repeat", "Clean, 1 of 2 in a row on this rung."]
 
-      Windlass::Actions::RateSession.call(sets.first, {effort: 9.5, symptoms: [], note: "", rounds: {}}, now: clock.now)
+      Windlass::Actions::RateSession.call(
+        sets.first,
+        {effort: 9.5, symptoms: [], note: "", rounds: {}},
+        now: clock.now
+      )
       expect(values_of(sets.last)).to eq ["ease", "Effort 9.5 of 10."]
     end
 
@@ -49,7 +60,11 @@ RSpec.describe "Actions", :web do
       today = Array.new(2) { run_set(prescription) }
       expect(values_of(today.last).first).to eq "advance"
 
-      Windlass::Actions::RateSession.call(yesterday.last, {effort: 8, symptoms: [], note: "", rounds: {}}, now: clock.now)
+      Windlass::Actions::RateSession.call(
+        yesterday.last,
+        {effort: 8, symptoms: [], note: "", rounds: {}},
+        now: clock.now
+      )
       expect(values_of(today.last)).to eq ["repeat", "Clean, 1 of 2 in a row on this rung."]
     end
   end
@@ -71,33 +86,94 @@ RSpec.describe "Actions", :web do
   end
 
   describe Windlass::Situations do
-    # As different as a squad is: screened or not, stopped, resting, with a fault, tests, the cold, over-breathing, illness.
+    # As different as a squad is: screened or not, stopped, resting, with a fault, tests, the cold, over-breathing,
+    # illness.
     it "knows of many what it knows of each alone" do
       prescribe(athlete)
       many = [athlete, *%w[Odd Pascale Wanda Imre].map { |name| make_athlete(name: name) }]
       make_pause(many[1], 31, at: clock.now - 2 * day)
       screen(many[1], :asthma)
       run_set(prescription, at: clock.now - day)
-      test = many[2].measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 99, taken_at: clock.now - 40 * day, details: {first_breath: "gasp", eventful: "stop"})
+      test =
+        many[2].measures.create!(
+          account_id: 1,
+          uuid: SecureRandom.uuid,
+          kind: "maximal_hold",
+          value: 99,
+          taken_at: clock.now - 40 * day,
+          details: {
+            first_breath: "gasp",
+            eventful: "stop"
+          }
+        )
       Windlass::Actions::OpenStop.call(many[2], "Blackout on 2 March 2026.", measure: test, now: clock.now)
       rested = run_set(prescribe(many[3].tap { |one| make_pause(one, 20) }), at: clock.now - 5 * day)
-      many[3].suspensions.create!(account_id: 1, kind: "rest", session: rested, opened_at: clock.now, until_on: clock.now.to_date + 3, reason: "Rest.")
+      many[3].suspensions.create!(
+        account_id: 1,
+        kind: "rest",
+        session: rested,
+        opened_at: clock.now,
+        until_on: clock.now.to_date + 3,
+        reason: "Rest."
+      )
       Windlass::Actions::KeepDay.call(many[3], {answers: ["unwell"], chest: true}, now: clock.now)
-      many[4].colds.create!(account_id: 1, uuid: SecureRandom.uuid, local_date: clock.now.to_date, ended_at: clock.now - 900, stage: 1, minutes: 2, calm: true, why_out: "done")
-      many[4].measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 150, taken_at: clock.now - day, details: {first_breath: "smooth", eventful: "no"})
-      told = ->(situations, one) { situations.ground(one.id).then { |ground| ground.merge(mornings: ground[:mornings].scores) } }
+      many[4].colds.create!(
+        account_id: 1,
+        uuid: SecureRandom.uuid,
+        local_date: clock.now.to_date,
+        ended_at: clock.now - 900,
+        stage: 1,
+        minutes: 2,
+        calm: true,
+        why_out: "done"
+      )
+      many[4].measures.create!(
+        account_id: 1,
+        uuid: SecureRandom.uuid,
+        kind: "maximal_hold",
+        value: 150,
+        taken_at: clock.now - day,
+        details: {
+          first_breath: "smooth",
+          eventful: "no"
+        }
+      )
+      told = ->(situations, one) do
+        situations.ground(one.id).then { |ground| ground.merge(mornings: ground[:mornings].scores) }
+      end
       together = described_class.of(many, now: clock.now).then { |situations| many.map { |one| told[situations, one] } }
       described_class::Reading::KEPT.clear
 
       expect(many.map { |one| told[described_class.of([one], now: clock.now), one] }).to eq together
-      expect(together.map { |ground| [ground[:stopped].nil?, ground[:resting_until], ground[:illness]&.chest, ground[:history].map(&:protocol), ground[:measures].control_pause_s] })
-        .to eq [[true, nil, nil, ["small-holds"], 24.0], [true, nil, nil, [], 31.0], [false, nil, nil, [], nil], [true, clock.now.to_date + 3, true, ["small-holds"], 20.0], [true, nil, nil, %w[maximal-test cold], nil]]
+      expect(
+        together.map do |ground|
+          [
+            ground[:stopped].nil?,
+            ground[:resting_until],
+            ground[:illness]&.chest,
+            ground[:history].map(&:protocol),
+            ground[:measures].control_pause_s
+          ]
+        end
+      ).to eq [
+        [true, nil, nil, ["small-holds"], 24.0],
+        [true, nil, nil, [], 31.0],
+        [false, nil, nil, [], nil],
+        [true, clock.now.to_date + 3, true, ["small-holds"], 20.0],
+        [true, nil, nil, %w[maximal-test cold], nil]
+      ]
     end
   end
 
   describe Windlass::Actions::Decide do
     def decide(decided, because: nil, session: Array.new(2) { run_set(prescription) }.last)
-      described_class.call(session, Windlass::Actions::JudgeDay.call(session), decided: decided, because: because, now: clock.now)
+      described_class.call(
+        session,
+        Windlass::Actions::JudgeDay.call(session),
+        decided: decided,
+        because: because,
+        now: clock.now
+      )
     end
 
     it "leaves the dose alone where the coach only repeats, and keeps what was proposed" do
@@ -109,12 +185,20 @@ RSpec.describe "Actions", :web do
 
     it "falls quiet after an ease at half of the lowest rung, until a new measure has been taken" do
       decide(:ease, because: "Tired")
-      expect(prescription.reload).to have_attributes(reduced: true, dose: {"hold_s" => 5, "minutes" => 2.5, "sets" => 2})
+      expect(prescription.reload).to have_attributes(
+        reduced: true,
+        dose: {
+          "hold_s" => 5,
+          "minutes" => 2.5,
+          "sets" => 2
+        }
+      )
       clock.now += day
       decide(:ease, because: "Still tired")
 
       expect(prescription.reload).to be_quiet
-      expect { Windlass::Actions::PlanSession.call(prescription, now: clock.now) }.to raise_error Windlass::Error, /Quiet breathing/
+      expect { Windlass::Actions::PlanSession.call(prescription, now: clock.now) }.to raise_error Windlass::Error,
+        /Quiet breathing/
       expect { prescribe(athlete) }.to raise_error Windlass::Error, /until a new measure/
       make_pause(athlete, 30, at: clock.now + 60)
       expect(prescribe(athlete).reload).to have_attributes(state: "active", reduced: false)

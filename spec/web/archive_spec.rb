@@ -19,7 +19,12 @@ RSpec.describe "The archive", :web do
     error.faults
   end
 
-  before { Windlass::Demo::Scenario.load(now: clock.now, people: Windlass::Demo::PEOPLE.min_by(4) { |person| person.fetch("weeks", 12) }) }
+  before do
+    Windlass::Demo::Scenario.load(
+      now: clock.now,
+      people: Windlass::Demo::PEOPLE.min_by(4) { |person| person.fetch("weeks", 12) }
+    )
+  end
 
   it "comes back from an empty database as it was, byte for byte" do
     before = written
@@ -33,7 +38,9 @@ RSpec.describe "The archive", :web do
   it "is what its published schema says, which is made from the tables as they are" do
     schema = File.read(File.expand_path("../../docs/formats/archive.schema.json", __dir__))
     expect(JSON.parse(schema)).to eq JSON.parse(JSON.generate(Windlass::Archive::Schema.to_h))
-    expect(JSONSchemer.schema(JSON.parse(schema)).validate(JSON.parse(written)).first(3).map { |error| error["error"] }).to eq []
+    expect(
+      JSONSchemer.schema(JSON.parse(schema)).validate(JSON.parse(written)).first(3).map { |error| error["error"] }
+    ).to eq []
   end
 
   it "brings one athlete into a house that has others, once" do
@@ -50,19 +57,36 @@ RSpec.describe "The archive", :web do
   it "keeps nothing of a file that is wrong anywhere, and names row and column" do
     archive = JSON.parse(written)
     Windlass::Demo::Scenario.clear
-    broken = lambda do |&change|
-      copy = JSON.parse(JSON.generate(archive))
-      change.call(copy)
-      faults(JSON.generate(copy))
-    end
+    broken =
+      lambda do |&change|
+        copy = JSON.parse(JSON.generate(archive))
+        change.call(copy)
+        faults(JSON.generate(copy))
+      end
 
-    expect(broken.call { |all| all["rounds"].last["first_breath"] = "loud" }).to match [/\Arounds\[\d+\]: breaks the rule first_breath\z/]
-    expect(broken.call { |all| all["sessions"][3]["athlete_id"] = 99 }).to eq ["sessions[3].athlete_id: 99 is not allowed; allowed: a row of athletes, 1 to 4"]
-    expect(broken.call { |all| all["athletes"][1]["born_on"] = all["athletes"][0].delete("sex") && 7 }).to eq ["athletes[0].sex: is missing", "athletes[1].born_on: 7 is not allowed; allowed: a day such as 2026-03-02"]
-    expect(broken.call { |all| all["sessions"][0]["segments"] = [{"kind" => "hold"}] }).to eq ["sessions[0].segments: can't be read as what it is"]
-    expect(broken.call { |all| all["prescriptions"][0]["protocol"] = "magic" }.first).to start_with("prescriptions[0].protocol: ").and include("does not exist")
+    expect(broken.call { |all| all["rounds"].last["first_breath"] = "loud" }).to match [
+      /\Arounds\[\d+\]: breaks the rule first_breath\z/
+    ]
+    expect(broken.call { |all| all["sessions"][3]["athlete_id"] = 99 }).to eq [
+      "sessions[3].athlete_id: 99 is not allowed; allowed: a row of athletes, 1 to 4"
+    ]
+    expect(broken.call { |all| all["athletes"][1]["born_on"] = all["athletes"][0].delete("sex") && 7 }).to eq [
+      "athletes[0].sex: is missing",
+      "athletes[1].born_on: 7 is not allowed; allowed: a day such as 2026-03-02"
+    ]
+    expect(broken.call { |all| all["sessions"][0]["segments"] = [{"kind" => "hold"}] }).to eq [
+      "sessions[0].segments: can't be read as what it is"
+    ]
+    expect(broken.call { |all| all["prescriptions"][0]["protocol"] = "magic" }.first).to start_with(
+      "prescriptions[0].protocol: "
+    ).and include("does not exist")
     expect(broken.call { |all| all["athletes"][0]["password"] = "x" }).to eq ["athletes[0].password: is not known here"]
-    expect([faults("{"), faults("[" * 90), faults("\xff"), faults("{}")].map { |found| found.first[0, 30] }).to eq ["archive: is not JSON (expected", "archive: is not JSON (nesting ", "archive: is not UTF-8", "archive: is no archive of Wind"]
+    expect([faults("{"), faults("[" * 90), faults("\xff"), faults("{}")].map { |found| found.first[0, 30] }).to eq [
+      "archive: is not JSON (expected",
+      "archive: is not JSON (nesting ",
+      "archive: is not UTF-8",
+      "archive: is no archive of Wind"
+    ]
     expect(Windlass::Records::Athlete.count + Windlass::Records::Session.count).to eq 0
   end
 
@@ -73,7 +97,11 @@ RSpec.describe "The archive", :web do
       expect(Windlass::Archive::Reader.new(account, today: Date.new(2026, 12, 1)).read(File.read(path))).to eq 1
 
       session = Windlass::Records::Session.sole
-      expect([session.caution, session.rounds.map(&:unmarked), session.prescription.run_once]).to eq ["", [false] * 3, false]
+      expect([session.caution, session.rounds.map(&:unmarked), session.prescription.run_once]).to eq [
+        "",
+        [false] * 3,
+        false
+      ]
       expect(Windlass::Records::Clearance.count).to eq 0
       expect(Windlass::Records::Clearance.unscoped.sole.discarded_at).not_to be_nil
       expect(JSON.parse(written)["windlass"]).to eq Windlass::Archive::VERSION
@@ -83,35 +111,54 @@ RSpec.describe "The archive", :web do
   it "has one archive of every version in the specs" do
     versions = Dir[File.expand_path("../fixtures/archives/version-*.json", __dir__)].map { |path| path[/\d+/].to_i }
     expect(versions).to match_array((1...Windlass::Archive::VERSION).to_a)
-    expect(faults(JSON.generate(JSON.parse(written).merge("windlass" => 99))).first).to start_with "archive: is of version 99; allowed: up to 2"
+    expect(
+      faults(JSON.generate(JSON.parse(written).merge("windlass" => 99))).first
+    ).to start_with "archive: is of version 99; allowed: up to 2"
   end
 
   it "leaves discarded what was discarded, in every table that can be" do
-    discardable = Windlass::Archive::TABLES.map(&:record).select { |record| record.column_names.include?("discarded_at") && record.unscoped.any? }
-    account.athletes.first.colds.create!(account_id: 1, uuid: SecureRandom.uuid, stage: 0, local_date: clock.now.to_date, ended_at: clock.now, minutes: 2, calm: true, why_out: "done")
+    discardable =
+      Windlass::Archive::TABLES
+        .map(&:record)
+        .select { |record| record.column_names.include?("discarded_at") && record.unscoped.any? }
+    account.athletes.first.colds.create!(
+      account_id: 1, uuid: SecureRandom.uuid, stage: 0, local_date: clock.now.to_date, ended_at: clock.now, minutes: 2,
+      calm: true, why_out: "done"
+    )
     discardable |= [Windlass::Records::Cold]
     discardable.each { |record| record.unscoped.order(:id).first.update_columns(discarded_at: clock.now) }
     archive = written
     Windlass::Demo::Scenario.clear
     read(archive)
 
-    expect(discardable.map { |record| [record.name, record.unscoped.where.not(discarded_at: nil).count] }).to all(satisfy { |_, count| count >= 1 })
+    expect(discardable.map { |record| [record.name, record.unscoped.where.not(discarded_at: nil).count] }).to all(
+      satisfy { |_, count| count >= 1 }
+    )
     expect(discardable.size).to be >= 3
   end
 
   hurtful = {
-    ["screenings", "conditions"] => [{"a" => 1}], ["sessions", "uuid"] => "../../x", ["sessions", "symptoms"] => ["zzz"], ["moves", "reasons"] => [1, 2], ["sessions", "local_date"] => "9999-01-01",
-    ["athletes", "born_on"] => "3000-01-01", ["rounds", "held_ms"] => 10**12, ["rounds", "number"] => 10**20, ["sessions", "ended_at"] => "1700-01-01T00:00:00Z", ["measures", "taken_at"] => "2999-01-01T00:00:00Z"
+    %w[screenings conditions] => [{"a" => 1}],
+    %w[sessions uuid] => "../../x",
+    %w[sessions symptoms] => ["zzz"],
+    %w[moves reasons] => [1, 2],
+    %w[sessions local_date] => "9999-01-01",
+    %w[athletes born_on] => "3000-01-01",
+    %w[rounds held_ms] => 10**12,
+    %w[rounds number] => 10**20,
+    %w[sessions ended_at] => "1700-01-01T00:00:00Z",
+    %w[measures taken_at] => "2999-01-01T00:00:00Z"
   }
   it "takes nothing that is read back as something else: each is refused by row and column" do
     archive = JSON.parse(written)
     Windlass::Demo::Scenario.clear
 
-    found = hurtful.map do |(table, column), value|
-      copy = JSON.parse(JSON.generate(archive))
-      copy[table][0][column] = value
-      faults(JSON.generate(copy)).first
-    end
+    found =
+      hurtful.map do |(table, column), value|
+        copy = JSON.parse(JSON.generate(archive))
+        copy[table][0][column] = value
+        faults(JSON.generate(copy)).first
+      end
     expect(found).to match(hurtful.keys.map { |table, column| start_with("#{table}[0].#{column}: ") })
     backwards = archive["sessions"].find { |row| row["started_at"] && row["ended_at"] }
     backwards["ended_at"] = "2025-01-01T00:00:00Z"
@@ -130,7 +177,14 @@ RSpec.describe "The archive", :web do
     saved = last_response.body
     Windlass::Demo::Scenario.clear
     get("/place")
-    post("/place/import", {"authenticity_token" => page.at("meta[name=csrf-token]")["content"], "archive" => Rack::Test::UploadedFile.new(StringIO.new(saved), "application/json", original_filename: "all.json")})
+    post(
+      "/place/import",
+      {
+        "authenticity_token" => page.at("meta[name=csrf-token]")["content"],
+        "archive" =>
+          Rack::Test::UploadedFile.new(StringIO.new(saved), "application/json", original_filename: "all.json")
+      }
+    )
     Delayed::Worker.new.work_off
     2.times { follow_redirect! }
 

@@ -13,14 +13,25 @@ RSpec.describe "What ships with the application", :web do
     font = server.get(Windlass::Assets.path("vendor/fonts/barlow-condensed-latin-600-normal.woff2"))
 
     expect([css.status, font.status]).to eq [200, 200]
-    expect(css.headers).to include("cache-control" => "public, max-age=31536000, immutable", "content-encoding" => "gzip")
+    expect(css.headers).to include(
+      "cache-control" => "public, max-age=31536000, immutable",
+      "content-encoding" => "gzip"
+    )
     expect(server.get("/assets/#{"0" * 12}/css/paper.css", "HTTP_HOST" => "127.0.0.1").status).to eq 404
     expect(server.get(Windlass::Assets.path("../web.rb")).status).to be >= 400
   end
 
   it "names no other machine in any style, script or view" do
-    files = Dir["#{root}/app/public/{css,js}/**/*", "#{root}/app/views/**/*.erb", "#{root}/app/public/vendor/*.css"].select { |path| File.file?(path) }
-    addresses = files.flat_map { |path| File.read(path).scan(%r{(?:src|href|url|import|fetch)\s*[=(]?\s*["'(]*(https?:)?//[^"')\s]+}).map { path } }
+    files =
+      Dir[
+        "#{root}/app/public/{css,js}/**/*",
+        "#{root}/app/views/**/*.erb",
+        "#{root}/app/public/vendor/*.css"
+      ].select { |path| File.file?(path) }
+    addresses =
+      files.flat_map do |path|
+        File.read(path).scan(%r{(?:src|href|url|import|fetch)\s*[=(]?\s*["'(]*(https?:)?//[^"')\s]+}).map { path }
+      end
 
     expect(files.size).to be > 40
     expect(addresses).to be_empty
@@ -43,10 +54,15 @@ RSpec.describe "What ships with the application", :web do
 
   it "links only to what is there" do
     pages = Dir["#{root}/*.md", "#{root}/docs/**/*.md"]
-    broken = pages.flat_map do |page|
-      File.read(page).scan(/\]\(([^)#]+)\)/).flatten.reject { |link| link.start_with?("http") || File.exist?(File.expand_path(link, File.dirname(page))) }
-        .map { |link| "#{File.basename(page)}: #{link}" }
-    end
+    broken =
+      pages.flat_map do |page|
+        File
+          .read(page)
+          .scan(/\]\(([^)#]+)\)/)
+          .flatten
+          .reject { |link| link.start_with?("http") || File.exist?(File.expand_path(link, File.dirname(page))) }
+          .map { |link| "#{File.basename(page)}: #{link}" }
+      end
 
     expect(pages.size).to be > 12
     expect(broken).to be_empty
@@ -67,8 +83,14 @@ RSpec.describe "What ships with the application", :web do
 
   it "names no family elsewhere than in its file, the list, the demo and its specs" do
     ids = Windlass::Protocols::ALL.map(&:id)
-    files = Dir["#{root}/{app,lib}/**/*.{rb,erb,js}"].reject { |path| path.include?("/vendor/") || path.include?("lib/windlass/protocols/") }
-    named = files.flat_map { |path| ids.select { |id| File.read(path).match?(/["'`]#{id}["'`]/) }.map { |id| "#{File.basename(path)}: #{id}" } }
+    files =
+      Dir["#{root}/{app,lib}/**/*.{rb,erb,js}"].reject do |path|
+        path.include?("/vendor/") || path.include?("lib/windlass/protocols/")
+      end
+    named =
+      files.flat_map do |path|
+        ids.select { |id| File.read(path).match?(/["'`]#{id}["'`]/) }.map { |id| "#{File.basename(path)}: #{id}" }
+      end
 
     expect(named).to eq []
   end

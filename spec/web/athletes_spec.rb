@@ -4,9 +4,20 @@ require "web_helper"
 
 RSpec.describe "Athletes", :web do
   let(:typed) do
-    {"name" => "Odd Falkenrath", "born_on" => "1974-05-06", "sex" => "male", "height_cm" => "178,5", "mass_kg" => "88",
-     "vital_capacity_l" => "", "resting_pulse" => "", "disciplines" => ["spearfishing"], "control_pause_use" => "primary",
-     "nervous" => "false", "sleep_signs" => "true", "notes" => "Dives <alone> less."}
+    {
+      "name" => "Odd Falkenrath",
+      "born_on" => "1974-05-06",
+      "sex" => "male",
+      "height_cm" => "178,5",
+      "mass_kg" => "88",
+      "vital_capacity_l" => "",
+      "resting_pulse" => "",
+      "disciplines" => ["spearfishing"],
+      "control_pause_use" => "primary",
+      "nervous" => "false",
+      "sleep_signs" => "true",
+      "notes" => "Dives <alone> less."
+    }
   end
 
   it "adds one, with a decimal comma, and shows the sheet with what was typed escaped" do
@@ -19,9 +30,21 @@ RSpec.describe "Athletes", :web do
   end
 
   it "is searched by name and by discipline, and says so where nobody is found" do
-    [["Ada Quill", %w[singing]], ["Bo 100% Tarn", %w[surfing rescue]]].each { |name, disciplines| make_athlete(name: name, disciplines: disciplines) }
-    found = ->(search) { get("/athletes?search=#{URI.encode_www_form_component(search)}") && page.css("table.figures tbody th").map { |cell| cell.text.strip } }
-    expect(["quil", "RESCUE", "", "100%", "_", "nobody"].map(&found)).to eq [["Ada Quill"], ["Bo 100% Tarn"], ["Ada Quill", "Bo 100% Tarn"], ["Bo 100% Tarn"], [], []]
+    [["Ada Quill", %w[singing]], ["Bo 100% Tarn", %w[surfing rescue]]].each do |name, disciplines|
+      make_athlete(name: name, disciplines: disciplines)
+    end
+    found = ->(search) do
+      get("/athletes?search=#{URI.encode_www_form_component(search)}") &&
+        page.css("table.figures tbody th").map { |cell| cell.text.strip }
+    end
+    expect(["quil", "RESCUE", "", "100%", "_", "nobody"].map(&found)).to eq [
+      ["Ada Quill"],
+      ["Bo 100% Tarn"],
+      ["Ada Quill", "Bo 100% Tarn"],
+      ["Bo 100% Tarn"],
+      [],
+      []
+    ]
     expect(text).to include("Nobody has “nobody” in the name or among the disciplines.")
   end
 
@@ -30,8 +53,16 @@ RSpec.describe "Athletes", :web do
     get("/athletes/#{athlete.id}/edit")
     expect(page.at("#resting_pulse")["value"]).to eq "54"
 
-    submit("/athletes/#{athlete.id}/edit", "/athletes/#{athlete.id}", typed.merge("name" => "Ines Aldaya-Roy", "notes" => "Thursdays"))
-    expect(athlete.reload.attributes).to include("name" => "Ines Aldaya-Roy", "notes" => "Thursdays", "height_cm" => 178.5)
+    submit(
+      "/athletes/#{athlete.id}/edit",
+      "/athletes/#{athlete.id}",
+      typed.merge("name" => "Ines Aldaya-Roy", "notes" => "Thursdays")
+    )
+    expect(athlete.reload.attributes).to include(
+      "name" => "Ines Aldaya-Roy",
+      "notes" => "Thursdays",
+      "height_cm" => 178.5
+    )
   end
 
   wrong = {
@@ -65,6 +96,8 @@ RSpec.describe "Athletes", :web do
 
     make_pause(make_athlete, 31)
     get("/athletes")
-    expect(page.css("table.figures tbody tr").map { |row| row.text.split.join(" ") }).to eq ["Ines Aldaya 30, freediving 31 s – No prescription"]
+    expect(page.css("table.figures tbody tr").map { |row| row.text.split.join(" ") }).to eq [
+      "Ines Aldaya 30, freediving 31 s – No prescription"
+    ]
   end
 end

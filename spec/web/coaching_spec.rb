@@ -2,16 +2,27 @@
 
 require "web_helper"
 
-# What a coach does beside the usual way: keeps an answer, falls back on quiet breathing, finds what is not offered any more.
+# What a coach does beside the usual way: keeps an answer, falls back on quiet breathing, finds what is not offered any
+# more.
 RSpec.describe "Coaching", :web do
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
 
   def maximal_hold(seconds, at: clock.now - 86_400)
-    athlete.measures.create!(account_id: account.id, uuid: SecureRandom.uuid, kind: "maximal_hold", value: seconds, taken_at: at,
-      details: {first_breath: "smooth", eventful: "no"})
+    athlete.measures.create!(
+      account_id: account.id,
+      uuid: SecureRandom.uuid,
+      kind: "maximal_hold",
+      value: seconds,
+      taken_at: at,
+      details: {
+        first_breath: "smooth",
+        eventful: "no"
+      }
+    )
   end
 
-  def give(id, **more) = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find(id), now: clock.now, **more)
+  def give(id, **more) =
+    Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find(id), now: clock.now, **more)
 
   def own(dose, id = "co2-table") = account.own_protocols.create!(name: "Short Tuesday", protocol: id, dose: dose)
 
@@ -37,18 +48,30 @@ RSpec.describe "Coaching", :web do
     get("/prescriptions/#{prescription.id}")
     instead = page.css("form.instead").sole
 
-    2.times { submit("/prescriptions/#{prescription.id}", instead["action"], protocol: instead.at("[name=protocol]")["value"]) }
+    2.times do
+      submit("/prescriptions/#{prescription.id}", instead["action"], protocol: instead.at("[name=protocol]")["value"])
+    end
     expect(athlete.prescriptions.open.pluck(:protocol)).to match_array %w[small-holds quiet-breathing]
     follow_redirect!
     expect(page.css("form.ask button.btn-primary").text).to include "start"
   end
 
-  it "begins anew after a stop that was cleared: first a new measure, then the lowest rung, and the way there is shown" do
+  it "begins anew after a stop that was cleared: first a new measure, then the lowest rung, and the way there is " \
+    "shown" do
     prescription = give("small-holds")
     prescription.update!(dose: prescription.to_standing(on: clock.now.to_date).ladder.rungs[3])
     session = run_set(prescription)
-    Windlass::Actions::RateSession.call(session, {effort: 2, symptoms: ["blackout"], note: "", rounds: {}}, now: clock.now)
-    submit("/athletes/#{athlete.id}", "/suspensions/#{athlete.suspensions.sole.id}/clearance", clinician: "Dr Holt", cleared_on: clock.now.to_date.to_s)
+    Windlass::Actions::RateSession.call(
+      session,
+      {effort: 2, symptoms: ["blackout"], note: "", rounds: {}},
+      now: clock.now
+    )
+    submit(
+      "/athletes/#{athlete.id}",
+      "/suspensions/#{athlete.suspensions.sole.id}/clearance",
+      clinician: "Dr Holt",
+      cleared_on: clock.now.to_date.to_s
+    )
     get("/prescriptions/#{prescription.id}")
     expect(text).to include "Quiet breathing for now, until a new measure has been taken."
     expect(text).not_to match(/rung \d|holds of/i)
@@ -57,9 +80,18 @@ RSpec.describe "Coaching", :web do
     make_pause(athlete, 26, at: clock.now + 3600)
     clock.now += 7200
     get("/")
-    expect(page.css("section[aria-labelledby=missing] li").map { |row| row.text.split.join(" ") }).to include "Ines Aldaya Small holds: a new measure has been taken Begin anew"
+    expect(
+      page.css("section[aria-labelledby=missing] li").map { |row| row.text.split.join(" ") }
+    ).to include "Ines Aldaya Small holds: a new measure has been taken Begin anew"
     submit("/prescriptions/#{prescription.id}", "/athletes/#{athlete.id}/prescriptions", protocol: "small-holds")
-    expect(prescription.reload).to have_attributes(state: "active", dose: {"hold_s" => 5, "minutes" => 5, "sets" => 2})
+    expect(prescription.reload).to have_attributes(
+      state: "active",
+      dose: {
+        "hold_s" => 5,
+        "minutes" => 5,
+        "sets" => 2
+      }
+    )
   end
 
   it "begins one of the coach's own anew from its own dose" do
@@ -79,7 +111,11 @@ RSpec.describe "Coaching", :web do
     maximal_hold(140)
     standing = table.reload.to_standing(on: clock.now.to_date)
 
-    expect([standing.rung, standing.dose[:hold_s], standing.ladder.rungs.map { |dose| dose[:hold_s] }.uniq]).to eq [0, 50, [50]]
+    expect([standing.rung, standing.dose[:hold_s], standing.ladder.rungs.map { |dose| dose[:hold_s] }.uniq]).to eq [
+      0,
+      50,
+      [50]
+    ]
   end
 
   it "says on the desk what was prescribed and is not offered any more, and why" do
@@ -89,10 +125,13 @@ RSpec.describe "Coaching", :web do
     get("/")
     row = page.css("section[aria-labelledby=missing] li").map { |one| one.text.split.join(" ") }
 
-    expect(row).to eq ["Ines Aldaya Carbon-dioxide table: Carbon-dioxide table needs a maximal hold of 40 s or more; it is 36 s. Open"]
+    expect(row).to eq [
+      "Ines Aldaya Carbon-dioxide table: Carbon-dioxide table needs a maximal hold of 40 s or more; it is 36 s. Open"
+    ]
     get("/prescriptions/#{table.id}")
     expect([last_response.status, text]).to match [200, /it is 36 s/]
-    expect { Windlass::Actions::PlanSession.call(table, now: clock.now) }.to raise_error Windlass::Error, /it is 36 s|not offered/
+    expect { Windlass::Actions::PlanSession.call(table, now: clock.now) }.to raise_error Windlass::Error,
+      /it is 36 s|not offered/
   end
 
   it "climbs from a protocol of one's own, and comes back to it after a long time off, not to a harder start" do
@@ -112,8 +151,11 @@ RSpec.describe "Coaching", :web do
     athlete.measures.where(kind: "control_pause", taken_at: (WebHelpers::NOON - 86_400)..).destroy_all
     make_pause(athlete, 15)
 
-    expect(Windlass::Actions::PlanSession.call(mine, now: clock.now).to_dose)
-      .to eq small_table.merge(hold_s: 20, rounds: 3, breaks: [{round: 2, hold_s: 30}, {round: 3, rest_s: 60}])
+    expect(Windlass::Actions::PlanSession.call(mine, now: clock.now).to_dose).to eq small_table.merge(
+      hold_s: 20,
+      rounds: 3,
+      breaks: [{round: 2, hold_s: 30}, {round: 3, rest_s: 60}]
+    )
   end
 
   it "says on the sheet whether it goes well: the fortnight's median, the trend, steps, gasps" do
@@ -122,11 +164,18 @@ RSpec.describe "Coaching", :web do
     prescription = give("small-holds")
     2.times { run_set(prescription, at: clock.now - 86_400, breaths: {4 => "gasp"}) }
     session = 2.times.map { run_set(prescription) }.last
-    Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: :repeat, because: "First week", now: clock.now)
+    Windlass::Actions::Decide.call(
+      session,
+      Windlass::Actions::JudgeDay.call(session),
+      decided: :repeat,
+      because: "First week",
+      now: clock.now
+    )
     get("/athletes/#{athlete.id}")
 
-    expect(page.at("[aria-label='How it goes']").text.split.join(" "))
-      .to match(/\AHow it goes Up and down 2 training days in four weeks, no step; gasps on 1 of 2 training days\. Control pause: median of the last fortnight 28\.9 s\. Over six weeks \+1\.0 s a week .*\z/)
+    expect(page.at("[aria-label='How it goes']").text.split.join(" ")).to match(
+      /\AHow it goes Up and down 2 training days in four weeks, no step; gasps on 1 of 2 training days\. Control pause: median of the last fortnight 28\.9 s\. Over six weeks \+1\.0 s a week .*\z/
+    )
   end
 
   it "calls the stages of a build-up by their names" do
@@ -149,11 +198,29 @@ RSpec.describe "Coaching", :web do
     give("small-holds")
     stopped, resting, bare = %w[Bo Cleo Dara].map { |name| make_athlete(name: name).tap { |one| make_pause(one, 24) } }
     sessions = [stopped, resting].map { |one| run_set(prescribe(one)) }
-    Windlass::Actions::RateSession.call(sessions.first, {effort: 2, symptoms: ["blackout"], note: "", rounds: {}}, now: clock.now)
-    resting.suspensions.create!(account_id: account.id, session: sessions.last, kind: "rest", reason: "Rest until 6 March 2026", opened_at: clock.now, until_on: clock.now.to_date + 4)
+    Windlass::Actions::RateSession.call(
+      sessions.first,
+      {effort: 2, symptoms: ["blackout"], note: "", rounds: {}},
+      now: clock.now
+    )
+    resting.suspensions.create!(
+      account_id: account.id,
+      session: sessions.last,
+      kind: "rest",
+      reason: "Rest until 6 March 2026",
+      opened_at: clock.now,
+      until_on: clock.now.to_date + 4
+    )
     get("/athletes")
     rows = page.css("table.figures tbody tr").to_h { |row| [row.at("a").text, row.css("td").last.text.strip] }
 
-    expect(rows).to eq({"Ines Aldaya" => "Small holds, rung 1 of 10", "Bo" => "Stopped, awaiting clearance", "Cleo" => "Rest until 6 March 2026", bare.name => "No prescription"})
+    expect(rows).to eq(
+      {
+        "Ines Aldaya" => "Small holds, rung 1 of 10",
+        "Bo" => "Stopped, awaiting clearance",
+        "Cleo" => "Rest until 6 March 2026",
+        bare.name => "No prescription"
+      }
+    )
   end
 end

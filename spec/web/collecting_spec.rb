@@ -5,9 +5,11 @@ require "rbconfig"
 require_relative "../../app/collecting"
 
 RSpec.describe Windlass::Collecting do
-  room = {old_objects: 100, old_objects_limit: 1000, oldmalloc_increase_bytes: 100, oldmalloc_increase_bytes_limit: 1000,
-          remembered_wb_unprotected_objects: 100, remembered_wb_unprotected_objects_limit: 1000,
-          heap_available_slots: 1000, heap_marked_slots: 700, heap_allocatable_pages: 0}.freeze
+  room = {
+    old_objects: 100, old_objects_limit: 1000, oldmalloc_increase_bytes: 100, oldmalloc_increase_bytes_limit: 1000,
+    remembered_wb_unprotected_objects: 100, remembered_wb_unprotected_objects_limit: 1000, heap_available_slots: 1000,
+    heap_marked_slots: 700, heap_allocatable_pages: 0
+  }.freeze
 
   def collected(counts)
     times = 0
@@ -15,7 +17,9 @@ RSpec.describe Windlass::Collecting do
   end
 
   it "looks through all just before Ruby would, by whichever it counts, and not before" do
-    described_class::LIMITS.each_key { |count| expect([collected(room.merge(count => 700)), collected(room.merge(count => 701))]).to eq [[false, 0], [true, 1]] }
+    described_class::LIMITS.each_key do |count|
+      expect([collected(room.merge(count => 700)), collected(room.merge(count => 701))]).to eq [[false, 0], [true, 1]]
+    end
     expect([800, 801].map { |marked| collected(room.merge(heap_marked_slots: marked)) }).to eq [[false, 0], [true, 1]]
     # Room that was found but not taken yet is room.
     expect(collected(room.merge(heap_marked_slots: 900, heap_allocatable_pages: 1))).to eq [false, 0]
@@ -23,7 +27,11 @@ RSpec.describe Windlass::Collecting do
 
   # In a Ruby of its own, as it is served: what these specs left lying about is no matter.
   it "leaves Ruby next to nothing to look through in the middle of what keeps more and more" do
-    settings = File.readlines(File.expand_path("../../config/ruby.env", __dir__), chomp: true).grep(/\ARUBY_GC/).to_h { |line| line.split("=", 2) }
+    settings =
+      File
+        .readlines(File.expand_path("../../config/ruby.env", __dir__), chomp: true)
+        .grep(/\ARUBY_GC/)
+        .to_h { |line| line.split("=", 2) }
     script = <<~'RUBY'
       kept = []
       puts(Array.new(1_200) do
@@ -34,7 +42,15 @@ RSpec.describe Windlass::Collecting do
         GC.stat(:major_gc_count) - before
       end.sum)
     RUBY
-    alone, between = [[], ["between"]].map { |how| Integer(IO.popen([settings, RbConfig.ruby, "-r", File.expand_path("../../app/collecting", __dir__), "-e", script, *how], &:read)) }
+    alone, between =
+      [[], ["between"]].map do |how|
+        Integer(
+          IO.popen(
+            [settings, RbConfig.ruby, "-r", File.expand_path("../../app/collecting", __dir__), "-e", script, *how],
+            &:read
+          )
+        )
+      end
 
     expect([alone, between]).to match [be >= 8, be <= 1]
   end

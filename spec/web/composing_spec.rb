@@ -8,8 +8,20 @@ RSpec.describe "Protocols", :web do
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) && make_measure(one, 120) } }
 
   def make_measure(athlete, seconds, at: clock.now - 86_400, **details)
-    athlete.measures.create!(account_id: account.id, uuid: SecureRandom.uuid, kind: "maximal_hold", value: seconds, taken_at: at,
-      details: {seconds: seconds, first_breath: "smooth", eventful: "no", watcher: "Ada", **details})
+    athlete.measures.create!(
+      account_id: account.id,
+      uuid: SecureRandom.uuid,
+      kind: "maximal_hold",
+      value: seconds,
+      taken_at: at,
+      details: {
+        seconds: seconds,
+        first_breath: "smooth",
+        eventful: "no",
+        watcher: "Ada",
+        **details
+      }
+    )
   end
 
   define_method(:keep) do |dose: co2, protocol: "co2-table", **more|
@@ -31,7 +43,11 @@ RSpec.describe "Protocols", :web do
 
     it "filters by discipline and place, and passes over a filter that does not exist" do
       get("/protocols?discipline=singing&place=room")
-      expect(page.css(".family h3 a").map(&:text)).to eq ["Hiss ladder", "Stacked inhales, staged exhale", "Quiet breathing"]
+      expect(page.css(".family h3 a").map(&:text)).to eq [
+        "Hiss ladder",
+        "Stacked inhales, staged exhale",
+        "Quiet breathing"
+      ]
       get("/protocols?discipline=juggling&place=moon")
       expect(page.css(".family h3 a").size).to eq Windlass::Protocols::ALL.size
     end
@@ -67,22 +83,55 @@ RSpec.describe "Protocols", :web do
 
       expect(part.at("#composed").text).to include "6 holds of 2:30", "24 min 15 s in all, 15 min held"
       expect(part.at("#found-dose-hold_s")["hx-swap-oob"]).to eq "true"
-      expect(part.at("#found-dose-hold_s").text).to match(/past the oxygen floor/).and match(/125 % of the maximal hold/)
+      expect(part.at("#found-dose-hold_s").text).to match(/past the oxygen floor/).and match(
+              /125 % of the maximal hold/
+            )
       expect(part.css("svg .ink").size).to eq 1
     end
 
     it "reads times as they are typed, rounds that break the pattern, several numbers, and a tempo for a count" do
-      keep(dose: co2.merge(rounds: "7"), name: "Mine", breaks: {"0" => {round: "3", hold_s: "0:40", rest_s: "90"}, "1" => {round: "", hold_s: "", rest_s: ""}})
-      expect(own.dose).to eq co2_dose.merge("rounds" => 7, "breaks" => [{"round" => 3, "hold_s" => 40, "rest_s" => 90}])
+      keep(
+        dose: co2.merge(rounds: "7"),
+        name: "Mine",
+        breaks: {
+          "0" => {
+            round: "3",
+            hold_s: "0:40",
+            rest_s: "90"
+          },
+          "1" => {
+            round: "",
+            hold_s: "",
+            rest_s: ""
+          }
+        }
+      )
+      expect(own.dose).to eq co2_dose.merge(
+        "rounds" => 7,
+        "breaks" => [{"round" => 3, "hold_s" => 40, "rest_s" => 90}]
+      )
       keep(protocol: "ratio", dose: {pattern: "4 : 2,5 : 4 : 0", count_s: "75/min", rounds: "6"}, name: "Pulse")
       expect(own.dose).to eq({"pattern" => [4, 2.5, 4, 0], "count_s" => 0.8, "rounds" => 6})
     end
 
     it "says what is wrong with which number, keeps all that was typed, and keeps nothing" do
-      keep(dose: co2.merge(hold_s: "long", rounds: "2.5", first_rest_s: "-1"), name: " ", note: "<b>", breaks: {"0" => {round: "x", hold_s: "9999"}})
+      keep(
+        dose: co2.merge(hold_s: "long", rounds: "2.5", first_rest_s: "-1"),
+        name: " ",
+        note: "<b>",
+        breaks: {
+          "0" => {
+            round: "x",
+            hold_s: "9999"
+          }
+        }
+      )
 
       expect(last_response.status).to eq 422
-      expect(text).to include "long", "allowed: 5 to 300 s", "2.5 is not allowed; allowed: 1 to 12 rounds", "-1 is not allowed; allowed: 15 to 300 s"
+      expect(text).to include "long",
+        "allowed: 5 to 300 s",
+        "2.5 is not allowed; allowed: 1 to 12 rounds",
+        "-1 is not allowed; allowed: 15 to 300 s"
       expect(text).to include "Name: is missing", "9999 is not allowed; allowed: 1 to 600 s"
       expect(page.at("#dose-hold_s")["value"]).to eq "long"
       expect(page.at("#note")["value"]).to eq "<b>"
@@ -90,7 +139,9 @@ RSpec.describe "Protocols", :web do
     end
 
     it "is not upset by rubbish in the address" do
-      ["dose=5", "dose[hold_s][]=5", "breaks=7&dose[x]=1", "dose[hold_s]=%FF", "athlete_id=&dose[rounds]=1e9"].each do |query|
+      [
+        "dose=5", "dose[hold_s][]=5", "breaks=7&dose[x]=1", "dose[hold_s]=%FF", "athlete_id=&dose[rounds]=1e9"
+      ].each do |query|
         get("/protocols/co2-table?#{query}")
         expect([query, last_response.status]).to eq [query, 422]
       end
@@ -124,18 +175,30 @@ RSpec.describe "Protocols", :web do
     it "are prescribed under their name: the ladder begins from their dose, breaks and all" do
       submit("/protocols", "/athletes/#{athlete.id}/prescriptions", protocol: "co2-table")
       own.update!(dose: own.dose.merge("breaks" => [{"round" => 1, "hold_s" => 30}]))
-      submit("/own-protocols/#{own.id}", "/own-protocols/#{own.id}/prescriptions", athlete_id: athlete.id, ends: athlete.prescriptions.open.first.id)
+      submit(
+        "/own-protocols/#{own.id}",
+        "/own-protocols/#{own.id}/prescriptions",
+        athlete_id: athlete.id,
+        ends: athlete.prescriptions.open.first.id
+      )
       open = athlete.prescriptions.open.sole
 
       expect(open).to have_attributes(name: "Thursday line", dose: own.dose)
-      expect(open.to_standing(on: Builders::MONDAY).ladder.rungs[1]).to include(hold_s: 65, first_rest_s: 110, breaks: [{round: 1, hold_s: 30}])
+      expect(open.to_standing(on: Builders::MONDAY).ladder.rungs[1]).to include(
+        hold_s: 65,
+        first_rest_s: 110,
+        breaks: [{round: 1, hold_s: 30}]
+      )
     end
 
     it "are not prescribed past an athlete's limits" do
       own.update!(dose: own.dose.merge("hold_s" => 100))
       submit("/own-protocols/#{own.id}", "/own-protocols/#{own.id}/prescriptions", athlete_id: athlete.id)
 
-      expect([last_response.status, text]).to match [422, /hold 100 s passes the limit of 70 s, 60 % of the maximal hold/]
+      expect([last_response.status, text]).to match [
+        422,
+        /hold 100 s passes the limit of 70 s, 60 % of the maximal hold/
+      ]
       submit("/own-protocols/#{own.id}", "/own-protocols/#{own.id}/prescriptions", athlete_id: "")
       expect([last_response.status, text]).to match [422, /Choose for whom|choose for whom/]
     end
@@ -143,21 +206,28 @@ RSpec.describe "Protocols", :web do
     it "travel as YAML, out and in again, and are refused with line and reason" do
       get("/own-protocols/#{own.id}.yml")
       yaml = last_response.body
-      file = ->(content) { Rack::Test::UploadedFile.new(StringIO.new(content), "application/yaml", original_filename: "a.yml") }
+      file = ->(content) do
+        Rack::Test::UploadedFile.new(StringIO.new(content), "application/yaml", original_filename: "a.yml")
+      end
       submit("/protocols", "/own-protocols/import", file: file[yaml])
       expect(Windlass::Records::OwnProtocol.pluck(:name, :dose)).to eq [["Thursday line", own.dose]]
       submit("/protocols", "/own-protocols/import", file: file[yaml.sub("rounds: 6", "rounds: 5")])
       expect(Windlass::Records::OwnProtocol.order(:id).map { |one| one.dose["rounds"] }).to eq [6, 5]
 
       submit("/protocols", "/own-protocols/import", file: file[yaml.sub("hold_s: 65", "hold_s: soon")])
-      expect([last_response.status, text]).to match [422, /line 6: dose.hold_s: "soon" is not allowed; allowed: 5 to 300 s/]
+      expect([last_response.status, text]).to match [
+        422,
+        /line 6: dose.hold_s: "soon" is not allowed; allowed: 5 to 300 s/
+      ]
     end
   end
 
   it "says in every field of a stage what is true of it, also where another one was changed" do
     shown = ->(dose) do
       submit("/protocols/alternate-nostril", "/protocols/alternate-nostril", dose: dose)
-      page.css("select[name^='dose'] option[value='']").to_h { |option| [option.parent["name"][/\w+(?=\])/], option.text] }
+      page
+        .css("select[name^='dose'] option[value='']")
+        .to_h { |option| [option.parent["name"][/\w+(?=\])/], option.text] }
     end
     plain = shown[{stage: "8", cycles: "3", rounds: "3", count_s: "1"}]
     expect(plain.values).to all match(/\Aas the stage says: ./)
@@ -170,15 +240,20 @@ RSpec.describe "Protocols", :web do
     page_of = "/prescriptions/#{prescription.id}"
     submit(page_of, "#{page_of}/limits", limits: {hold_s: "1:05", rounds: "", first_rest_s: "90"})
     expect(prescription.reload.limits).to eq({"hold_s" => 65, "first_rest_s" => 90})
-    expect(prescription.to_standing(on: Builders::MONDAY).ladder.rungs.last).to include(hold_s: 65, first_rest_s: 90, rounds: 8)
+    expect(prescription.to_standing(on: Builders::MONDAY).ladder.rungs.last).to include(
+      hold_s: 65,
+      first_rest_s: 90,
+      rounds: 8
+    )
 
     submit(page_of, "#{page_of}/limits", limits: {hold_s: "120"})
     expect([last_response.status, text]).to match [422, /120 is not allowed; allowed: 60 to 70/]
     nostril = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("alternate-nostril"), now: clock.now)
-    tops = [false, true].map do |locks|
-      athlete.update!(locks: locks)
-      nostril.reload.to_standing(on: Builders::MONDAY).ladder.rungs.last[:stage]
-    end
+    tops =
+      [false, true].map do |locks|
+        athlete.update!(locks: locks)
+        nostril.reload.to_standing(on: Builders::MONDAY).ladder.rungs.last[:stage]
+      end
     expect(tops).to eq [4, 8]
   end
 end

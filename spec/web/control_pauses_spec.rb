@@ -6,11 +6,14 @@ RSpec.describe "Control pause", :web do
   let(:athlete) { make_athlete }
   let(:form) { "/athletes/#{athlete.id}/control-pauses/new" }
   let(:typed) do
-    {"uuid" => SecureRandom.uuid, "seconds" => "24,5", "ended_by" => "diaphragm", "first_breath" => "calm",
-     "on_waking" => "true", "taken_on" => "2026-03-02", "note" => ""}
+    {
+      "uuid" => SecureRandom.uuid, "seconds" => "24,5", "ended_by" => "diaphragm", "first_breath" => "calm",
+      "on_waking" => "true", "taken_on" => "2026-03-02", "note" => ""
+    }
   end
 
-  def keep(**changes) = submit(form, "/athletes/#{athlete.id}/control-pauses", typed.merge(changes.transform_keys(&:to_s)))
+  def keep(**changes) =
+    submit(form, "/athletes/#{athlete.id}/control-pauses", typed.merge(changes.transform_keys(&:to_s)))
 
   it "keeps a score and reads it in words" do
     keep
@@ -46,10 +49,13 @@ RSpec.describe "Control pause", :web do
   end
 
   wrong = {
-    {seconds: ""} => "Pause: is missing", {seconds: "-3"} => "-3 is not allowed; allowed: 0.5 to 300.0",
-    {seconds: "1:75"} => "“1:75” is not a number", {ended_by: "boredom"} => "“boredom” is not one of: diaphragm",
+    {seconds: ""} => "Pause: is missing",
+    {seconds: "-3"} => "-3 is not allowed; allowed: 0.5 to 300.0",
+    {seconds: "1:75"} => "“1:75” is not a number",
+    {ended_by: "boredom"} => "“boredom” is not one of: diaphragm",
     {taken_on: "2026-03-03"} => "2026-03-03 is not allowed; allowed: 2025-03-02 to 2026-03-02",
-    {uuid: "1"} => "is not an identifier; load the page again", {first_breath: ""} => "is missing"
+    {uuid: "1"} => "is not an identifier; load the page again",
+    {first_breath: ""} => "is missing"
   }
 
   wrong.each do |change, message|
@@ -67,9 +73,14 @@ RSpec.describe "Control pause", :web do
     make_pause(athlete, 50, at: WebHelpers::NOON - 29 * 3600, first_breath: "gasp")
     get("/athletes/#{athlete.id}")
 
-    expect([page.css(".chart circle.dot, .legend circle.dot").size, page.css("circle.dot-hollow").size]).to eq [10 + 1, 1 + 1] # one each in the legend
+    expect([page.css(".chart circle.dot, .legend circle.dot").size, page.css("circle.dot-hollow").size]).to eq [
+      10 + 1,
+      1 + 1
+    ] # one each in the legend
     expect(page.css("path.median").size).to eq 2
-    expect(page.at("#cp-desc").text).to eq "11 scores in twelve weeks, 20 s to 50 s. Median of the last fortnight 24.5 s."
+    expect(
+      page.at("#cp-desc").text
+    ).to eq "11 scores in twelve weeks, 20 s to 50 s. Median of the last fortnight 24.5 s."
     expect(page.css("text.band").map(&:text)).to eq %w[low building strong]
   end
 end

@@ -7,7 +7,14 @@ RSpec.describe "What a deck is told", :web do
   let(:athlete) { make_athlete(disciplines: %w[freediving singing]).tap { |one| make_pause(one, 40) } }
 
   def plan_of(protocol, **dose)
-    athlete.measures.create!(account_id: 1, uuid: SecureRandom.uuid, kind: "maximal_hold", value: 180, taken_at: clock.now - 40 * 86_400, details: {})
+    athlete.measures.create!(
+      account_id: 1,
+      uuid: SecureRandom.uuid,
+      kind: "maximal_hold",
+      value: 180,
+      taken_at: clock.now - 40 * 86_400,
+      details: {}
+    )
     Windlass::Actions::KeepDay.call(athlete, {watcher: "Ada Quill", oximeter: true}, now: clock.now)
     prescription = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find(protocol), now: clock.now)
     prescription.update!(dose: prescription.dose.merge(dose.transform_keys(&:to_s))) if dose.any?
@@ -25,12 +32,16 @@ RSpec.describe "What a deck is told", :web do
     expect(holds(small).map { |hold| hold["relief"] }.uniq).to eq [nil]
   end
 
-  it "warns in open holds, ten seconds before the forecast floor or before they end by themselves, and ships the words" do
+  it "warns in open holds, ten seconds before the forecast floor or before they end by themselves, and ships the " \
+    "words" do
     plan, session = plan_of("own-pace")
     open = holds(plan)
-    latest = open.map { |hold| [session.forecast_of(hold["hold"])&.fetch("floor_s")&.*(1000), hold["at_most_ms"]].compact.min }
+    latest =
+      open.map { |hold| [session.forecast_of(hold["hold"])&.fetch("floor_s")&.*(1000), hold["at_most_ms"]].compact.min }
 
-    expect(open.map { |hold| hold["calls"] }.zip(latest)).to all(satisfy { |calls, at_ms| calls == [[(at_ms - 10_000).round, "Let go soon"]] })
+    expect(open.map { |hold| hold["calls"] }.zip(latest)).to all(
+      satisfy { |calls, at_ms| calls == [[(at_ms - 10_000).round, "Let go soon"]] }
+    )
     expect(plan["words"]).to include("let-go-soon")
     expect(holds(plan_of("co2-table").first).map { |hold| hold["calls"] }.uniq).to eq [nil]
   end
@@ -39,8 +50,16 @@ RSpec.describe "What a deck is told", :web do
     %w[co2-table ratio alternate-nostril hiss-ladder full-breath].each do |protocol|
       plan, session = plan_of(protocol)
       clips = plan["segments"].flat_map { |segment| segment["heard"].to_a.flat_map { |_, _, _, names| names.to_a } }
-      expect([protocol, clips.uniq - plan["words"], plan["words"] - Windlass::Spoken::Clips::LENGTHS.keys]).to eq [protocol, [], []]
-      said = Windlass::Spoken.of(session.to_timeline, counts: session.to_protocol.counting(session.to_dose)).cues.select { |cue| cue.kind == :place }
+      expect([protocol, clips.uniq - plan["words"], plan["words"] - Windlass::Spoken::Clips::LENGTHS.keys]).to eq [
+        protocol,
+        [],
+        []
+      ]
+      said =
+        Windlass::Spoken
+          .of(session.to_timeline, counts: session.to_protocol.counting(session.to_dose))
+          .cues
+          .select { |cue| cue.kind == :place }
       expect([protocol, clips.count("last-round")]).to eq [protocol, said.count { |cue| cue.words == "last round" }]
     end
   end
@@ -48,7 +67,11 @@ RSpec.describe "What a deck is told", :web do
   it "counts aloud as its prescription says, from the next look on" do
     numbers = (1..60).to_h { |number| [Windlass::Spoken::Clips.number(number), number] }
     # Of the breath out, which is long enough for several.
-    counts = -> { JSON.parse(page.at("#plan").text)["segments"][2]["heard"].filter_map { |kind, _, _, clips| numbers.fetch(clips.join("-")) if kind == "count" } }
+    counts = -> do
+      JSON.parse(page.at("#plan").text)["segments"][2]["heard"].filter_map do |kind, _, _, clips|
+        numbers.fetch(clips.join("-")) if kind == "count"
+      end
+    end
     plan, session = plan_of("ratio")
     usual, beats = counts.call, plan["segments"][2]["beats"]
     path = "/prescriptions/#{session.prescription_id}"
@@ -61,7 +84,10 @@ RSpec.describe "What a deck is told", :web do
     get("/sessions/#{session.uuid}/deck")
     expect(counts.call).to eq []
     submit(path, "#{path}/counting", counting: "loud")
-    expect([last_response.status, text]).to match [422, include("loud", "is not allowed; allowed: up, down, none, or nothing.")]
+    expect([last_response.status, text]).to match [
+      422,
+      include("loud", "is not allowed; allowed: up, down, none, or nothing.")
+    ]
   end
 
   it "lets a heart lead only what is counted in beats and is no sound" do
@@ -81,15 +107,23 @@ RSpec.describe "What a deck is told", :web do
     expect(page.at("#setup").text).to include(link.address)
     expect(page.at("#setup img")["src"]).to eq link.code_path
     get(link.code_path)
-    code = Nokogiri::XML(last_response.body).remove_namespaces!
-    expect([last_response.headers["content-type"], code.at("path")["d"], code.root["viewBox"]]).to eq ["image/svg+xml", link.squares, "0 0 #{link.size} #{link.size}"]
+    code = Nokogiri.XML(last_response.body).remove_namespaces!
+    expect([last_response.headers["content-type"], code.at("path")["d"], code.root["viewBox"]]).to eq [
+      "image/svg+xml",
+      link.squares,
+      "0 0 #{link.size} #{link.size}"
+    ]
     get("/sessions/#{SecureRandom.uuid}/follow.svg")
     expect(last_response.status).to eq 404
     expect(link.squares.scan(/M(\d+) (\d+)/).flatten.map { |place| Integer(place, 10) }.minmax).to eq [4, link.size - 5]
   end
 
   describe "for twelve" do
-    let(:prescriptions) { Array.new(12) { |number| prescribe(make_athlete(name: format("Lane %02d", number)).tap { |one| make_pause(one, 20 + number) }) } }
+    let(:prescriptions) do
+      Array.new(12) do |number|
+        prescribe(make_athlete(name: format("Lane %02d", number)).tap { |one| make_pause(one, 20 + number) })
+      end
+    end
     let(:squad) { Windlass::Actions::PlanSquad.call(account, prescriptions.each { |one| plan(one) }, now: clock.now) }
 
     it "gives each lane its letter, its start and its words; no letter means anything else on a deck" do
@@ -105,9 +139,16 @@ RSpec.describe "What a deck is told", :web do
     end
 
     it "is followed without a key, and tells of every lane where it stands" do
-      send_json("/sessions/#{squad.sessions[4].uuid}/events", {device: "a" * 16, events: [], state: {index: 1, at: 5}})
+      send_json(
+        "/sessions/#{squad.sessions[4].uuid}/events",
+        {device: "a" * 16, events: [], state: {index: 1, at: 5}}
+      )
       get("/squads/#{squad.uuid}/told")
-      expect(JSON.parse(last_response.body)["lanes"].map { |lane| lane["state"] }).to eq [*[nil] * 4, {"index" => 1, "at" => 5}, *[nil] * 7]
+      expect(JSON.parse(last_response.body)["lanes"].map { |lane| lane["state"] }).to eq [
+        *[nil] * 4,
+        {"index" => 1, "at" => 5},
+        *[nil] * 7
+      ]
       get("/squads/#{squad.uuid}/follow")
       expect([page.css(".lane").size, page.css("button, input, form, a").size]).to eq [12, 0]
     end
@@ -132,7 +173,10 @@ RSpec.describe "What a deck is told", :web do
     lines = []
     Windlass::LogFiles.write("sessions", account, Windlass::Forms::LogForm.parse({})) { |line| lines << line }
 
-    expect(lines.drop(1).map { |line| line.split(",").first }).to eq Windlass::Records::Session.run.order(local_date: :desc, id: :desc).pluck(:uuid)
+    expect(lines.drop(1).map { |line| line.split(",").first }).to eq Windlass::Records::Session
+      .run
+      .order(local_date: :desc, id: :desc)
+      .pluck(:uuid)
   end
 
   it "writes in with the dose that was prescribed on that day" do
@@ -140,7 +184,13 @@ RSpec.describe "What a deck is told", :web do
     2.times { |day| run_set(prescription, at: clock.now - (5 - day) * 86_400) }
     session = prescription.sessions.in_order.last
     before = prescription.dose
-    Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: :ease, because: "tired", now: clock.now)
+    Windlass::Actions::Decide.call(
+      session,
+      Windlass::Actions::JudgeDay.call(session),
+      decided: :ease,
+      because: "tired",
+      now: clock.now
+    )
     entry = ->(days) { Windlass::Log::Line.read("5 #{(clock.now.to_date - days).iso8601}", today: clock.now.to_date) }
     earlier, later = Windlass::Actions::WriteIn.call(prescription.reload, [entry[6], entry[1]], now: clock.now)
 

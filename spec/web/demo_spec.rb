@@ -9,7 +9,8 @@ RSpec.describe "Kestrel Quay", :web do
     Windlass::Demo::Scenario.load(now: now, people: people)
   end
 
-  def scores = Windlass::Records::Measure.joins(:athlete).order(:id).pluck("athletes.name", :value, :ended_by, :first_breath)
+  def scores =
+    Windlass::Records::Measure.joins(:athlete).order(:id).pluck("athletes.name", :value, :ended_by, :first_breath)
 
   it "comes out the same for the same seed, and moves with today" do
     load
@@ -30,7 +31,15 @@ RSpec.describe "Kestrel Quay", :web do
   it "tells of a bad week, a lay-off, an anxious one, and an untrained one with a long score" do
     load
     night_shifts, snorer, anxious, away = Windlass::Records::Athlete.order(:id).to_a
-    mean = ->(athlete, days) { athlete.measures.where(kind: "control_pause", taken_at: (WebHelpers::NOON - (days.max + 0.5) * 86_400)..(WebHelpers::NOON - (days.min - 0.5) * 86_400)).average(:value) }
+    mean = ->(athlete, days) do
+      athlete
+        .measures
+        .where(
+          kind: "control_pause",
+          taken_at: (WebHelpers::NOON - (days.max + 0.5) * 86_400)..(WebHelpers::NOON - (days.min - 0.5) * 86_400)
+        )
+        .average(:value)
+    end
 
     expect(mean[night_shifts, 7..9]).to be < 0.8 * mean[night_shifts, 10..30]
     expect(away.sessions.where(local_date: (Builders::MONDAY - 33)..(Builders::MONDAY - 16))).to be_empty
@@ -45,7 +54,9 @@ RSpec.describe "Kestrel Quay", :web do
     expect(moves.map { |move| move.prescription.protocol }.uniq).to include("small-holds", "co2-table", "hiss-ladder")
 
     expect(moves.map(&:verdict).uniq).to include("advance", "repeat")
-    expect(moves).to all(satisfy { |move| move.verdict == move.decided && move.reasons.first["verdict"] == move.verdict })
+    expect(moves).to all(
+      satisfy { |move| move.verdict == move.decided && move.reasons.first["verdict"] == move.verdict }
+    )
     advanced = moves.select { |move| move.verdict == "advance" }
     changes = advanced.map { |move| move.dose_after.count { |key, value| move.dose_before[key] != value } }
     expect(changes.uniq).to eq [1]
@@ -53,7 +64,12 @@ RSpec.describe "Kestrel Quay", :web do
 
   it "lists forty people of four kinds, none of whom shares a name" do
     people = Windlass::Demo::PEOPLE
-    kinds = [%w[freediving spearfishing], %w[surfing rescue], %w[singing], ["wind instrument", "everyday breathing", "rowing"]]
+    kinds = [
+      %w[freediving spearfishing],
+      %w[surfing rescue],
+      %w[singing],
+      ["wind instrument", "everyday breathing", "rowing"]
+    ]
 
     expect(people.map { |person| person["name"] }.uniq.size).to eq 40
     expect(kinds.map { |kind| people.count { |person| person["disciplines"].intersect?(kind) } }).to all(be >= 3)

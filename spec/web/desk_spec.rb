@@ -9,7 +9,9 @@ RSpec.describe "The desk", :web do
   def section(name) = page.css("section[aria-labelledby=#{name}] li").map { |row| row.text.split.join(" ") }
 
   def measure(kind, value, at: clock.now - 3600, **details)
-    athlete.measures.create!(account_id: account.id, uuid: SecureRandom.uuid, kind: kind, value: value, taken_at: at, details: details)
+    athlete.measures.create!(
+      account_id: account.id, uuid: SecureRandom.uuid, kind: kind, value: value, taken_at: at, details: details
+    )
   end
 
   def give(id) = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find(id), now: clock.now)
@@ -21,7 +23,10 @@ RSpec.describe "The desk", :web do
     measure("sustained_exhale", 22, at: clock.now - 3 * 86_400, tempo: 66)
     get("/")
 
-    expect(section("changed")).to eq ["Ines Aldaya Screened today: asthma, well controlled Open", "Ines Aldaya Maximal hold today: 1:58 Read"]
+    expect(section("changed")).to eq [
+      "Ines Aldaya Screened today: asthma, well controlled Open",
+      "Ines Aldaya Maximal hold today: 1:58 Read"
+    ]
   end
 
   it "asks for screenings and clearances before they lapse" do
@@ -31,7 +36,13 @@ RSpec.describe "The desk", :web do
     expect(section("missing")).to eq ["Ines Aldaya The screening lapses on 16 March 2026 Screening"]
 
     athlete.screenings.first.update!(answered_on: clock.now.to_date - 1)
-    athlete.clearances.create!(account_id: account.id, clinician: "Dr Holt", families: ["tables"], given_on: clock.now.to_date - 9, expires_on: clock.now.to_date + 15)
+    athlete.clearances.create!(
+      account_id: account.id,
+      clinician: "Dr Holt",
+      families: ["tables"],
+      given_on: clock.now.to_date - 9,
+      expires_on: clock.now.to_date + 15
+    )
     get("/")
     expect(section("missing")).to eq []
   end
@@ -45,7 +56,9 @@ RSpec.describe "The desk", :web do
     get("/")
 
     expect(section("train").map { |row| row[/(Check in and start|Open)\z/] }).to eq ["Check in and start", "Open"]
-    expect(section("train").last).to include "Wait. Carbon-dioxide table is done today: one such session a day. Not before 3 March 2026."
+    expect(
+      section("train").last
+    ).to include "Wait. Carbon-dioxide table is done today: one such session a day. Not before 3 March 2026."
   end
 
   it "puts no session on the deck that was planned before something forbade it" do
@@ -62,7 +75,11 @@ RSpec.describe "The desk", :web do
 
   it "pauses the control pause after panic" do
     session = run_set(give("small-holds"))
-    Windlass::Actions::RateSession.call(session, {effort: 3, symptoms: ["panic"], note: "", rounds: {}}, now: clock.now)
+    Windlass::Actions::RateSession.call(
+      session,
+      {effort: 3, symptoms: ["panic"], note: "", rounds: {}},
+      now: clock.now
+    )
 
     expect(athlete.reload.control_pause_use).to eq "paused"
   end
@@ -70,10 +87,11 @@ RSpec.describe "The desk", :web do
   it "allows a maximal hold to nobody under 18, nor with a control pause under 10 s" do
     young = make_athlete(name: "Beatrix", born_on: "2009-06-01").tap { |one| make_pause(one, 22) }
     short = make_athlete(name: "Bashir").tap { |one| make_pause(one, 9) }
-    refusals = [young, short].map do |one|
-      get("/athletes/#{one.id}/measures/maximal_hold/new")
-      text[/Not (under|with)[^.]*\./]
-    end
+    refusals =
+      [young, short].map do |one|
+        get("/athletes/#{one.id}/measures/maximal_hold/new")
+        text[/Not (under|with)[^.]*\./]
+      end
 
     expect(refusals).to eq ["Not under 18 years.", "Not with a control pause under 10 s."]
   end
@@ -82,9 +100,19 @@ RSpec.describe "The desk", :web do
     measure("maximal_hold", 120, at: clock.now - 20 * 86_400, first_breath: "smooth", eventful: "no")
     session = Windlass::Actions::PlanSession.call(give("counted-recovery"), now: clock.now)
     holds = session.to_timeline.holds.first(2)
-    events = [{kind: "start", at_ms: 0}, {kind: "hold_start", at_ms: 124_000, round: 1}, {kind: "hold_end", at_ms: 169_000, round: 1},
-      {kind: "hold_start", at_ms: 219_000, round: 2}, {kind: "hold_end", at_ms: 264_000, round: 2}, {kind: "stop", at_ms: 264_000}]
-    Windlass::Actions::KeepJournal.call(session, events.map { |event| event.merge(uuid: SecureRandom.uuid) }, now: clock.now)
+    events = [
+      {kind: "start", at_ms: 0},
+      {kind: "hold_start", at_ms: 124_000, round: 1},
+      {kind: "hold_end", at_ms: 169_000, round: 1},
+      {kind: "hold_start", at_ms: 219_000, round: 2},
+      {kind: "hold_end", at_ms: 264_000, round: 2},
+      {kind: "stop", at_ms: 264_000}
+    ]
+    Windlass::Actions::KeepJournal.call(
+      session,
+      events.map { |event| event.merge(uuid: SecureRandom.uuid) },
+      now: clock.now
+    )
 
     expect(holds.last.start_ms).to eq 206_000
     expect(session.reload.to_run.holds.last.start_ms).to eq 219_000

@@ -37,7 +37,9 @@ RSpec.describe Windlass::Download do
 
   it "does not look whole where something failed in the middle, and is made no further for nobody" do
     ours, theirs = ends
-    expect { take(ours) { |out| (out << "half") && raise("fault") }.each(&:join) }.to output(/fault in a download\nRuntimeError: fault/).to_stderr
+    expect { take(ours) { |out| (out << "half") && raise("fault") }.each(&:join) }.to output(
+      /fault in a download\nRuntimeError: fault/
+    ).to_stderr
     expect(theirs.read).to eq "4\r\nhalf\r\n"
 
     ours, theirs = ends

@@ -9,8 +9,11 @@ RSpec.describe "Forecasts", :web do
   def csv(readings) = "time,saturation,pulse\n#{readings.map { |row| row.join(",") }.join("\n")}"
 
   def upload(session, content)
-    submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/oximeter",
-      "trace" => Rack::Test::UploadedFile.new(StringIO.new(content), "text/csv", original_filename: "trace.csv"))
+    submit(
+      "/sessions/#{session.uuid}",
+      "/sessions/#{session.uuid}/oximeter",
+      "trace" => Rack::Test::UploadedFile.new(StringIO.new(content), "text/csv", original_filename: "trace.csv")
+    )
   end
 
   it "stand on the prescription in words, strips and a table" do
@@ -45,12 +48,18 @@ RSpec.describe "Forecasts", :web do
     let(:session) { Windlass::Actions::PlanSession.call(prescription, now: clock.now) }
 
     it "gives half a minute of the session at a time, second by second from where it is, and holds no request open" do
-      readings = [120_000, 400_000, -5, "rubbish"].map do |at|
-        get("/sessions/#{session.uuid}/oximeter", at: at)
-        JSON.parse(last_response.body, symbolize_names: true)[:readings]
-      end
+      readings =
+        [120_000, 400_000, -5, "rubbish"].map do |at|
+          get("/sessions/#{session.uuid}/oximeter", at: at)
+          JSON.parse(last_response.body, symbolize_names: true)[:readings]
+        end
 
-      expect(readings.map { |some| some.map { |one| one[:t] } }).to eq [(120..149).to_a, (400..420).to_a, (0..29).to_a, (0..29).to_a]
+      expect(readings.map { |some| some.map { |one| one[:t] } }).to eq [
+        (120..149).to_a,
+        (400..420).to_a,
+        (0..29).to_a,
+        (0..29).to_a
+      ]
       expect(readings.first).to all(include(saturation: be_between(90, 100), pulse: be_between(40, 90)))
     end
 
@@ -62,7 +71,10 @@ RSpec.describe "Forecasts", :web do
 
       expect(session.rounds.map(&:sao2_low).first(3)).to eq [0.93, 0.97, 0.97]
       expect(athlete.reload.oximeter_logged).to be true
-      send_json("/sessions/#{session.uuid}/events", events: [readings.first.merge(uuid: SecureRandom.uuid, value: "smooth")])
+      send_json(
+        "/sessions/#{session.uuid}/events",
+        events: [readings.first.merge(uuid: SecureRandom.uuid, value: "smooth")]
+      )
       expect(last_response.body).to match(/"kept":\[\],"refused":.*does not go with oximeter/)
     end
   end

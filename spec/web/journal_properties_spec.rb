@@ -15,8 +15,12 @@ RSpec.describe "The journal under a bad network", :web do
 
   it "comes to the same rounds and the same state, whatever the way there" do
     straight = fresh_session
-    events = journal(straight, breaths: {2 => "gasp", 7 => "deeper"}) +
-      [{kind: "first_urge", at_ms: 128_100, round: 1}, {kind: "contraction", at_ms: 129_000, round: 1}].map { |one| one.merge(uuid: SecureRandom.uuid) }
+    events =
+      journal(straight, breaths: {2 => "gasp", 7 => "deeper"}) +
+      [
+        {kind: "first_urge", at_ms: 128_100, round: 1},
+        {kind: "contraction", at_ms: 129_000, round: 1}
+      ].map { |one| one.merge(uuid: SecureRandom.uuid) }
     Windlass::Actions::KeepJournal.call(straight, events, now: clock.now)
     expected = rounds_of(straight)
 
@@ -24,7 +28,8 @@ RSpec.describe "The journal under a bad network", :web do
       random = Random.new(seed)
       crooked = fresh_session
       renamed = events.map { |event| event.merge(uuid: SecureRandom.uuid) }
-      deliveries = (renamed + renamed.sample(20, random: random)).shuffle(random: random).each_slice(random.rand(1..9)).to_a
+      deliveries =
+        (renamed + renamed.sample(20, random: random)).shuffle(random: random).each_slice(random.rand(1..9)).to_a
       deliveries.each { |batch| Windlass::Actions::KeepJournal.call(crooked, batch, now: clock.now) }
 
       expect(rounds_of(crooked)).to eq expected
@@ -48,9 +53,17 @@ RSpec.describe "The journal under a bad network", :web do
   it "keeps what the coach wrote on the sheet when a late mark arrives" do
     session = fresh_session
     *early, late = journal(session)
-    Windlass::Actions::KeepJournal.call(session, early.reject { |event| event[:round] == 5 && event[:kind] == "first_breath" } + [late], now: clock.now)
+    Windlass::Actions::KeepJournal.call(
+      session,
+      early.reject { |event| event[:round] == 5 && event[:kind] == "first_breath" } + [late],
+      now: clock.now
+    )
     session.rounds.find_by(number: 5).update!(first_breath: "deeper")
-    Windlass::Actions::KeepJournal.call(session, [{uuid: SecureRandom.uuid, kind: "first_urge", at_ms: 200_000, round: 4}], now: clock.now)
+    Windlass::Actions::KeepJournal.call(
+      session,
+      [{uuid: SecureRandom.uuid, kind: "first_urge", at_ms: 200_000, round: 4}],
+      now: clock.now
+    )
 
     expect(session.rounds.find_by(number: 5).first_breath).to eq "deeper"
   end
@@ -59,7 +72,11 @@ RSpec.describe "The journal under a bad network", :web do
     session = fresh_session
     Windlass::Actions::KeepJournal.call(session, journal(session), now: clock.now)
     ended = session.reload.ended_at
-    Windlass::Actions::KeepJournal.call(session, [{uuid: SecureRandom.uuid, kind: "stop", at_ms: 419_000}], now: clock.now + 60)
+    Windlass::Actions::KeepJournal.call(
+      session,
+      [{uuid: SecureRandom.uuid, kind: "stop", at_ms: 419_000}],
+      now: clock.now + 60
+    )
 
     expect(session.reload).to have_attributes(state: "done", ended_at: ended)
   end

@@ -16,15 +16,28 @@ RSpec.describe Windlass::Records::KeptTimeline, :web do
     prescription = prescribe(athlete)
     session = run_set(prescription)
     before = session.segments
-    session.update!(segments: before.map.with_index { |segment, index| index.zero? ? segment.merge("seconds" => segment["seconds"] + 1) : segment })
+    session.update!(
+      segments:
+        before.map.with_index do |segment, index|
+          index.zero? ? segment.merge("seconds" => segment["seconds"] + 1) : segment
+        end
+    )
     expect([described_class.count, session.reload.segments.first["seconds"] - before.first["seconds"]]).to eq [2, 1]
     expect(described_class.order(:id).first.segments).to eq before
   end
 
   it "is found again by what it says, when many are kept at once, with doubles among them" do
-    plans = [[{"kind" => "hold", "ms" => 1000}], [{"kind" => "breathe", "ms" => 2000}], [{"kind" => "hold", "ms" => 1000}]]
+    plans = [
+      [{"kind" => "hold", "ms" => 1000}],
+      [{"kind" => "breathe", "ms" => 2000}],
+      [{"kind" => "hold", "ms" => 1000}]
+    ]
     ids = described_class.keep(plans)
-    expect([ids.size, described_class.keep(plans.reverse), described_class.find(ids.fetch(plans[1])).segments]).to eq [2, ids, plans[1]]
+    expect([ids.size, described_class.keep(plans.reverse), described_class.find(ids.fetch(plans[1])).segments]).to eq [
+      2,
+      ids,
+      plans[1]
+    ]
     expect(described_class.keep([])).to eq({})
   end
 end

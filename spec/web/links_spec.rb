@@ -4,7 +4,8 @@ require "web_helper"
 require "set"
 require_relative "../../db/demo/scenario"
 
-# Every link of every page leads somewhere: of an empty house, and of a part of the demo that has something of everything.
+# Every link of every page leads somewhere: of an empty house, and of a part of the demo that has something of
+# everything.
 RSpec.describe "Links", :web do
   # One page of each kind is enough, and a few more: what differs between them is data, not links.
   let(:most) { 4 }
@@ -21,12 +22,15 @@ RSpec.describe "Links", :web do
 
       get(path)
       seen[path] = [last_response.status, on]
-      waiting.concat(links.map { |link| [link, path] }) if last_response.status == 200 && last_response.media_type == "text/html"
+      if last_response.status == 200 && last_response.media_type == "text/html"
+        waiting.concat(links.map { |link| [link, path] })
+      end
     end
     seen
   end
 
-  def links = page.css("a[href]").map { |link| link["href"].sub(/#.*/, "") }.select { |href| href.start_with?("/") }.uniq
+  def links =
+    page.css("a[href]").map { |link| link["href"].sub(/#.*/, "") }.select { |href| href.start_with?("/") }.uniq
 
   def dead(pages) = pages.reject { |_, (status, _)| [200, 302, 303].include?(status) }
 
@@ -38,7 +42,10 @@ RSpec.describe "Links", :web do
 
   it "are none of them dead in the demo" do
     Windlass::Demo::Scenario.clear
-    Windlass::Demo::Scenario.load(now: clock.now, people: Windlass::Demo::PEOPLE.min_by(5) { |person| person.fetch("weeks", 12) })
+    Windlass::Demo::Scenario.load(
+      now: clock.now,
+      people: Windlass::Demo::PEOPLE.min_by(5) { |person| person.fetch("weeks", 12) }
+    )
     pages = crawl("/")
     expect(dead(pages)).to eq({})
     expect(pages.keys.map { |path| kind(path) }).to include("/planned/:id", "/sessions/:id", "/prescriptions/:id")

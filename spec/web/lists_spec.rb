@@ -13,7 +13,16 @@ RSpec.describe "Lists", :web do
       run_set(prescribe(bo))
       run_set(prescribe(ada), at: clock.now - 3 * 86_400)
       Windlass::Records::Group.create!(account_id: account.id, name: "Tide").athletes << cy
-      asked = ["order=pause", "order=trained", "order=idle", "search=MARSH", "search=%25", "search=freediving&order=name", "group=#{Windlass::Records::Group.last.id}", "order=nonsense&who=x&group=x&page=-9"]
+      asked = [
+        "order=pause",
+        "order=trained",
+        "order=idle",
+        "search=MARSH",
+        "search=%25",
+        "search=freediving&order=name",
+        "group=#{Windlass::Records::Group.last.id}",
+        "order=nonsense&who=x&group=x&page=-9"
+      ]
       found = asked.map { |query| get("/athletes?#{query}") && names.map { |name| name[0] }.join }
 
       expect(found).to eq ["BAC", "BAC", "CAB", "B", "", "ABC", "C", "ABC"]
@@ -22,7 +31,11 @@ RSpec.describe "Lists", :web do
     it "are turned without losing what was asked for" do
       51.times { |number| make_athlete(name: format("Diver %02d", number)) }
       get("/athletes?search=diver")
-      expect([names.size, names.last, page.at(".pages").text.squeeze(" \n").strip]).to match [50, "Diver 49", /Page 1 of 2/]
+      expect([names.size, names.last, page.at(".pages").text.squeeze(" \n").strip]).to match [
+        50,
+        "Diver 49",
+        /Page 1 of 2/
+      ]
       get(page.at(".pages a[rel=next]")["href"])
       expect([names, page.at("#search")["value"]]).to eq [["Diver 50"], "diver"]
       get("/athletes?search=diver&page=99999999999999999999")
@@ -35,7 +48,11 @@ RSpec.describe "Lists", :web do
       group = Windlass::Records::Group.create!(account_id: account.id, name: "Tide")
       group.athletes << athlete
       submit("/athletes/#{athlete.id}/edit", "/athletes/#{athlete.id}/left")
-      expect([get("/athletes") && names, get("/athletes?who=left") && names, group.reload.athletes.to_a]).to eq [[], [athlete.name], []]
+      expect([get("/athletes") && names, get("/athletes?who=left") && names, group.reload.athletes.to_a]).to eq [
+        [],
+        [athlete.name],
+        []
+      ]
       get("/")
       expect(text).not_to include athlete.name.split.last
       get("/athletes/#{athlete.id}")

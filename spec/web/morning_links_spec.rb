@@ -15,7 +15,10 @@ RSpec.describe "A link for the morning score", :web do
     get(path)
     expect([last_response.status, page.css("main a, nav").size, page.at("form")["action"]]).to eq [200, 0, path]
 
-    submit(path, path, seconds: "24,5", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.iso8601)
+    submit(
+      path, path, seconds: "24,5", ended_by: "diaphragm", first_breath: "calm", on_waking: "true",
+      taken_on: clock.now.to_date.iso8601
+    )
     follow_redirect!
     expect(text).to include("24.5 s: building. Counts towards the morning trend.", "Saved.")
     expect(athlete.measures.order(:taken_at).last).to have_attributes(value: 24.5, on_waking: true)
@@ -24,13 +27,27 @@ RSpec.describe "A link for the morning score", :web do
   end
 
   it "keeps what was typed where something is wrong" do
-    submit(path, path, seconds: "soon", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.iso8601)
+    submit(
+      path, path, seconds: "soon", ended_by: "diaphragm", first_breath: "calm", on_waking: "true",
+      taken_on: clock.now.to_date.iso8601
+    )
     expect([last_response.status, page.at("#seconds")["value"], page.css("#faults li").size]).to eq [422, "soon", 1]
   end
 
   it "takes one score a morning, of today or yesterday, within what readings can be; a second one corrects the first" do
-    send = ->(**more) { submit(path, path, {seconds: "24,5", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.iso8601}.merge(more)) }
-    [{}, {seconds: "26"}, {seconds: "22", taken_on: (clock.now.to_date - 1).iso8601}].each { |more| send.call(**more) }
+    send = ->(**more) do
+      submit(
+        path,
+        path,
+        {
+          seconds: "24,5", ended_by: "diaphragm", first_breath: "calm", on_waking: "true",
+          taken_on: clock.now.to_date.iso8601
+        }.merge(more)
+      )
+    end
+    [{}, {seconds: "26"}, {seconds: "22", taken_on: (clock.now.to_date - 1).iso8601}].each do |more|
+      send.call(**more)
+    end
     expect(athlete.measures.order(:taken_at).pluck(:value)).to eq [22, 26]
     expect(Windlass::Records::Correction.sole.before).to eq({"value" => 24.5})
 
@@ -40,7 +57,12 @@ RSpec.describe "A link for the morning score", :web do
 
   it "opens nothing where a sign of it was changed, for another athlete, once revoked, or after somebody left" do
     other = make_athlete(name: "Ada Quill")
-    wrong = [path.sub(/.\z/) { |last| (last == "0") ? "1" : "0" }, path.sub(%r{/\d+-}, "/#{other.id}-"), "/morning/#{athlete.id}", "/morning/#{athlete.id}-"]
+    wrong = [
+      path.sub(/.\z/) { |last| (last == "0") ? "1" : "0" },
+      path.sub(%r{/\d+-}, "/#{other.id}-"),
+      "/morning/#{athlete.id}",
+      "/morning/#{athlete.id}-"
+    ]
     expect(wrong.map { |one| get(one).status }).to all eq 404
     submit("/athletes/#{athlete.id}/edit", "/athletes/#{athlete.id}/morning-links/revoke")
     renewed = links.path(athlete.reload)

@@ -12,12 +12,18 @@ RSpec.describe "Taken along", :web do
   it "has a manifest, and a worker that knows every part there is, each of which is served" do
     get("/manifest.webmanifest")
     manifest = JSON.parse(last_response.body)
-    expect([last_response.content_type, manifest.values_at("name", "start_url", "scope", "display")]).to eq ["application/manifest+json", ["Windlass", "/", "/", "standalone"]]
+    expect([last_response.content_type, manifest.values_at("name", "start_url", "scope", "display")]).to eq [
+      "application/manifest+json",
+      %w[Windlass / / standalone]
+    ]
     get("/sw.js")
     parts = JSON.parse(last_response.body[/self\.WINDLASS = (\{.*?\});\n/, 1]).fetch("parts")
 
     expect(last_response.content_type).to start_with("text/javascript")
-    files = Dir[File.join(Windlass::Assets::FOLDER, "**/*")].count { |file| File.file?(file) && !file.include?("/licences/") && !file.match?(%r{/voice/(deep|light)/}) }
+    files =
+      Dir[File.join(Windlass::Assets::FOLDER, "**/*")].count do |file|
+        File.file?(file) && !file.include?("/licences/") && !file.match?(%r{/voice/(deep|light)/})
+      end
     expect([parts.size, parts.uniq.size]).to eq [files, files]
     assets = Rack::MockRequest.new(Rack::URLMap.new(Windlass::Assets::PREFIX => Windlass::Assets.files))
     expect(parts.map { |part| assets.get(part).status }.uniq).to eq [200]
@@ -34,21 +40,32 @@ RSpec.describe "Taken along", :web do
     take_along(prescription.id, other.id)
     decks = JSON.parse(page.at("#decks").text)["decks"]
 
-    expect(decks.map { |deck| [deck["name"], deck["title"]] }).to eq [["Ines Aldaya", "Small holds"], ["Ann Ek and Bo Ry", "Together"]]
-    expect(decks.map { |deck| deck["path"] }).to eq ["/sessions/#{prescription.sessions.sole.uuid}/deck", "/squads/#{squad.uuid}/deck"]
+    expect(decks.map { |deck| [deck["name"], deck["title"]] }).to eq [
+      ["Ines Aldaya", "Small holds"],
+      ["Ann Ek and Bo Ry", "Together"]
+    ]
+    expect(decks.map { |deck| deck["path"] }).to eq [
+      "/sessions/#{prescription.sessions.sole.uuid}/deck",
+      "/squads/#{squad.uuid}/deck"
+    ]
     expect(page.at(".fault").text).to include("alcohol")
     take_along(prescription.id)
     expect(prescription.sessions.count).to eq 1
   end
 
   it "asks on the deck only whom nobody asked" do
-    unasked = lambda do |session|
-      get("/sessions/#{session.uuid}/deck")
-      [JSON.parse(page.at("#plan").text)["unasked"], text[/Ask: unwell, .*?\?/]]
-    end
+    unasked =
+      lambda do |session|
+        get("/sessions/#{session.uuid}/deck")
+        [JSON.parse(page.at("#plan").text)["unasked"], text[/Ask: unwell, .*?\?/]]
+      end
     session = Windlass::Actions::PlanSession.call(prescription, now: clock.now)
 
-    expect(unasked[session]).to eq [true, "Ask: unwell, wheezy or tight in the chest, injured, alcohol, sedatives, no food for 16 hours, or faint, water later today or a chest illness?"]
+    expect(unasked[session]).to eq [
+      true,
+      "Ask: unwell, wheezy or tight in the chest, injured, alcohol, sedatives, no food for 16 hours, or faint, " \
+      "water later today or a chest illness?"
+    ]
     Windlass::Actions::KeepDay.call(athlete, {}, now: clock.now)
     expect(unasked[session]).to eq [false, nil]
   end
@@ -59,7 +76,11 @@ RSpec.describe "Taken along", :web do
     events = journal(session).map { |event| event.merge(ago_ms: 86_400_000 - event[:at_ms]) }
     Windlass::Actions::KeepJournal.call(session, events, now: sent)
 
-    expect([session.reload.started_at, session.ended_at, session.local_date]).to eq [clock.now, clock.now + session.to_timeline.total_ms / 1000.0, clock.now.to_date]
+    expect([session.reload.started_at, session.ended_at, session.local_date]).to eq [
+      clock.now,
+      clock.now + session.to_timeline.total_ms / 1000.0,
+      clock.now.to_date
+    ]
   end
 
   it "begins on its day though the device's clock was a day behind when it began, and right when it sent" do

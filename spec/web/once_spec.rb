@@ -8,7 +8,15 @@ RSpec.describe "What is sent twice", :web do
   let(:other) { make_athlete(name: "Odd Falkenrath") }
   let(:uuid) { SecureRandom.uuid }
 
-  def pause(one, seconds) = Windlass::Actions::TakeControlPause.call(one, {uuid: uuid, seconds: seconds, ended_by: "diaphragm", first_breath: "calm", on_waking: true, taken_on: clock.now.to_date, note: ""}, now: clock.now)
+  def pause(one, seconds) =
+    Windlass::Actions::TakeControlPause.call(
+      one,
+      {
+        uuid: uuid, seconds: seconds, ended_by: "diaphragm", first_breath: "calm", on_waking: true,
+        taken_on: clock.now.to_date, note: ""
+      },
+      now: clock.now
+    )
 
   # Another process is quicker: between the look and the writing its row is there.
   def overtaken(among)
@@ -32,7 +40,16 @@ RSpec.describe "What is sent twice", :web do
   it "is refused where it is another's, and nothing of it is written" do
     pause(other, 24)
     expect { pause(athlete, 30) }.to raise_error(ActiveRecord::RecordNotUnique)
-    submit("/athletes/#{athlete.id}/control-pauses/new", "/athletes/#{athlete.id}/control-pauses", uuid: uuid, seconds: "30", ended_by: "diaphragm", first_breath: "calm", on_waking: "true", taken_on: clock.now.to_date.iso8601)
+    submit(
+      "/athletes/#{athlete.id}/control-pauses/new",
+      "/athletes/#{athlete.id}/control-pauses",
+      uuid: uuid,
+      seconds: "30",
+      ended_by: "diaphragm",
+      first_breath: "calm",
+      on_waking: "true",
+      taken_on: clock.now.to_date.iso8601
+    )
     expect([last_response.status, athlete.measures.count, other.measures.sole.value]).to eq [409, 0, 24]
   end
 
@@ -42,7 +59,9 @@ RSpec.describe "What is sent twice", :web do
   end
 
   it "keeps nothing where what it does fails" do
-    expect { Windlass::Records::Record.once(athlete.measures, uuid) { make_pause(athlete) && raise(Windlass::Error, "no") } }.to raise_error(Windlass::Error)
+    expect {
+      Windlass::Records::Record.once(athlete.measures, uuid) { make_pause(athlete) && raise(Windlass::Error, "no") }
+    }.to raise_error(Windlass::Error)
     expect(athlete.measures.count).to eq 0
   end
 end

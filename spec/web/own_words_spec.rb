@@ -11,11 +11,18 @@ RSpec.describe "A coach's own words", :web do
   # The queue goes by the time of this machine.
   before { clock.now = Time.now }
 
-  def composed(**said) = Windlass::Actions::Prescribe::Composed.new(to_dose: {**family.start(athlete.to_values), said: said})
+  def composed(**said) =
+    Windlass::Actions::Prescribe::Composed.new(to_dose: {**family.start(athlete.to_values), said: said})
 
   def prescribed(**said) = Windlass::Actions::Prescribe.call(athlete, family, own: composed(**said), now: clock.now)
 
-  def heard(session) = Windlass::Presenters::Deck.new(session).plan.fetch(:segments).flat_map { |segment| segment[:heard].to_a }.select { |kind, *| kind == :own }
+  def heard(session) =
+    Windlass::Presenters::Deck
+      .new(session)
+      .plan
+      .fetch(:segments)
+      .flat_map { |segment| segment[:heard].to_a }
+      .select { |kind, *| kind == :own }
 
   it "are rendered as they are saved, in every voice; the deck knows how long they take, and gets them" do
     session = plan(prescribed(hold: words, note: "for me alone"))
@@ -23,14 +30,23 @@ RSpec.describe "A coach's own words", :web do
 
     Delayed::Worker.new.work_off
     name = Windlass::Spoken::Clips.own_name(words)
-    expect(Windlass::Records::OwnWords.pluck(:name, :voice)).to match_array Windlass::Spoken::Voices::ALL.map { |voice| [name, voice.name] }
+    expect(Windlass::Records::OwnWords.pluck(:name, :voice)).to match_array Windlass::Spoken::Voices::ALL.map { |voice|
+      [name, voice.name]
+    }
     expect(heard(session)).not_to be_empty
     expect(heard(session).map { |one| one[3] }).to all(eq [name])
     expect(Windlass::Presenters::Deck.new(session).plan.fetch(:words)).to include name
 
     get("/words/deep/#{name}.wav")
-    reader = "import sys, io, wave\ndata = sys.stdin.buffer.read()\nprint(int.from_bytes(data[20:22], 'little'), int.from_bytes(data[24:28], 'little'), len(data) - 58 >= int.from_bytes(data[46:50], 'little') > 10000)"
-    expect([last_response.status, Open3.capture2("/usr/bin/python3", "-c", reader, stdin_data: last_response.body, binmode: true).first.strip]).to eq [200, "7 22050 True"]
+    reader =
+      "import sys, io, wave\ndata = sys.stdin.buffer.read()\nprint(int.from_bytes(data[20:22], 'little'), " \
+      "int.from_bytes(data[24:28], 'little'), len(data) - 58 >= int.from_bytes(data[46:50], 'little') > 10000)"
+    expect(
+      [
+        last_response.status,
+        Open3.capture2("/usr/bin/python3", "-c", reader, stdin_data: last_response.body, binmode: true).first.strip
+      ]
+    ).to eq [200, "7 22050 True"]
     get("/words/nobody/#{name}.wav")
     expect(last_response.status).to eq 404
   end
@@ -47,7 +63,12 @@ RSpec.describe "A coach's own words", :web do
   end
 
   it "are found in blocks, and are no sounds of the synthesiser's own" do
-    dose = {blocks: [{protocol: "small-holds", dose: {said: {hold: "[[S::]] still"}}}, {protocol: "quiet-breathing", dose: {said: {inhale: words}}}]}
+    dose = {
+      blocks: [
+        {protocol: "small-holds", dose: {said: {hold: "[[S::]] still"}}},
+        {protocol: "quiet-breathing", dose: {said: {inhale: words}}}
+      ]
+    }
     expect(Windlass::Timeline::Said.texts(dose)).to eq ["[[S::]] still", words]
 
     said = []

@@ -11,10 +11,31 @@ RSpec.describe "Several processes" do
 
   around do |example|
     Dir.mktmpdir do |folder|
-      @environment = {"WINDLASS_DB" => house_in(folder), "PORT" => free_port.to_s, "WINDLASS_WORKERS" => "3", "WINDLASS_THREADS" => "2", "WINDLASS_SECRET" => "f" * 128, "WINDLASS_ENV" => nil, "APP_ENV" => nil}
+      @environment = {
+        "WINDLASS_DB" => house_in(folder),
+        "PORT" => free_port.to_s,
+        "WINDLASS_WORKERS" => "3",
+        "WINDLASS_THREADS" => "2",
+        "WINDLASS_SECRET" => "f" * 128,
+        "WINDLASS_ENV" => nil,
+        "APP_ENV" => nil
+      }
       raise "no house" unless system(@environment, "bundle", "exec", "rake", "db:migrate", chdir: root, out: File::NULL)
 
-      @server = spawn(@environment, "bundle", "exec", "puma", "--quiet", "-C", "config/puma.rb", chdir: root, out: File::NULL, err: File::NULL, pgroup: true)
+      @server =
+        spawn(
+          @environment,
+          "bundle",
+          "exec",
+          "puma",
+          "--quiet",
+          "-C",
+          "config/puma.rb",
+          chdir: root,
+          out: File::NULL,
+          err: File::NULL,
+          pgroup: true
+        )
       begin
         wait_until { answer("/token") && workers.size == 3 }
         example.run
@@ -37,10 +58,12 @@ RSpec.describe "Several processes" do
 
   def wait_until
     Timeout.timeout(30) do
-      sleep 0.1 until begin
+      until begin
         yield
       rescue SystemCallError, EOFError
         nil
+      end
+        sleep 0.1
       end
     end
   end
@@ -59,20 +82,33 @@ RSpec.describe "Several processes" do
   # What they say who are asked at once.
   def everywhere(path, times: 18) = Array.new(times) { Thread.new { answer(path) } }.map(&:value)
 
-  def said_everywhere(path) = everywhere(path).map { |got| Nokogiri::HTML5(got.body).at("main").text.squeeze(" \n") }.uniq
+  def said_everywhere(path) =
+    everywhere(path).map { |got| Nokogiri.HTML5(got.body).at("main").text.squeeze(" \n") }.uniq
 
-  new_athlete = {"name" => "Ines Aldaya", "born_on" => "1995-04-01", "sex" => "female", "height_cm" => "169", "mass_kg" => "61", "disciplines[]" => "freediving", "control_pause_use" => "primary", "nervous" => "false", "sleep_signs" => "false"}.freeze
+  new_athlete = {
+    "name" => "Ines Aldaya", "born_on" => "1995-04-01", "sex" => "female", "height_cm" => "169", "mass_kg" => "61",
+    "disciplines[]" => "freediving", "control_pause_use" => "primary", "nervous" => "false", "sleep_signs" => "false"
+  }.freeze
 
   it "say the same at once of what one of them wrote, take one another's tokens, and write nothing twice" do
     made = answer("/athletes", new_athlete.merge("authenticity_token" => token))
     expect(made.code).to eq "303"
-    expect(everywhere("/athletes").map { |got| [got.code, got.body.include?("Ines Aldaya")] }.uniq).to eq [["200", true]]
+    expect(everywhere("/athletes").map { |got| [got.code, got.body.include?("Ines Aldaya")] }.uniq).to eq [
+      ["200", true]
+    ]
 
     # Today kept what it said of her in each of them; what is written now changes that.
     expect(said_everywhere("/").size).to eq 1
-    taken = {"uuid" => SecureRandom.uuid, "taken_on" => Date.today.iso8601, "seconds" => "24", "ended_by" => "diaphragm", "first_breath" => "calm", "on_waking" => "true", "authenticity_token" => token}
+    taken = {
+      "uuid" => SecureRandom.uuid, "taken_on" => Date.today.iso8601, "seconds" => "24", "ended_by" => "diaphragm",
+      "first_breath" => "calm", "on_waking" => "true", "authenticity_token" => token
+    }
     clicks = Array.new(6) { Thread.new { answer("/athletes/1/control-pauses", taken).code } }.map(&:value)
-    expect([clicks.uniq, said_everywhere("/").size, said_everywhere("/athletes/1/measures/control_pause")]).to match [["303"], 1, [include("24", "1 measure")]]
+    expect([clicks.uniq, said_everywhere("/").size, said_everywhere("/athletes/1/measures/control_pause")]).to match [
+      ["303"],
+      1,
+      [include("24", "1 measure")]
+    ]
   end
 
   # Those that answer; and the one that works behind the pages.
@@ -85,11 +121,12 @@ RSpec.describe "Several processes" do
   it "go on without the one that died" do
     before = workers
     Process.kill(:KILL, before.first)
-    said = Array.new(12) do
-      answer("/athletes").code
-    rescue SystemCallError, EOFError
-      "lost"
-    end
+    said =
+      Array.new(12) do
+        answer("/athletes").code
+      rescue SystemCallError, EOFError
+        "lost"
+      end
 
     expect([before.size, said.count("200")]).to match [3, be >= 11]
     wait_until { (workers - before.take(1)).size == 3 }
@@ -101,9 +138,14 @@ RSpec.describe "Several processes" do
     died = behind.first
     Process.kill(:KILL, died)
     wait_until { behind.size == 1 && behind != [died] }
-    form = {"authenticity_token" => token, "text" => "name,protocol,date,holds\n#{"Nobody,Small holds,2026-02-27,5x13 ok e3\n" * 400}"}
+    form = {
+      "authenticity_token" => token,
+      "text" => "name,protocol,date,holds\n#{"Nobody,Small holds,2026-02-27,5x13 ok e3\n" * 400}"
+    }
     page = URI(answer("/log/table", form)["location"]).path
     wait_until { answer(page).body.include?("400 wrong") }
-    expect([JSON.parse(answer("/place/archive.json").body)["of"], answer("/log/sessions.csv")["transfer-encoding"]]).to eq %w[place chunked]
+    expect(
+      [JSON.parse(answer("/place/archive.json").body)["of"], answer("/log/sessions.csv")["transfer-encoding"]]
+    ).to eq %w[place chunked]
   end
 end

@@ -8,15 +8,25 @@ RSpec.describe "The day before training", :web do
   def prescribe_for(id) = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find(id), now: clock.now)
 
   def maximal_hold(seconds, at: clock.now - 30 * 86_400)
-    athlete.measures.create!(account_id: account.id, uuid: SecureRandom.uuid, kind: "maximal_hold", value: seconds, taken_at: at,
-      details: {first_breath: "smooth", eventful: "no"})
+    athlete.measures.create!(
+      account_id: account.id,
+      uuid: SecureRandom.uuid,
+      kind: "maximal_hold",
+      value: seconds,
+      taken_at: at,
+      details: {
+        first_breath: "smooth",
+        eventful: "no"
+      }
+    )
   end
 
-  def run(prescription, **said) = submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/sessions", asked: "yes", **said)
+  def run(prescription, **said) =
+    submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/sessions", asked: "yes", **said)
 
   it "asks today's questions with the run: what bars is kept, and forbids it, with what lifts it" do
     prescription = prescribe_for("small-holds")
-    run(prescription, answers: ["wheezy", "water_today"])
+    run(prescription, answers: %w[wheezy water_today])
     expect([last_response.status, text]).to match [422, /Today: wheezy or tight in the chest. Until a day without it/]
     expect(athlete.days.sole.answers).to eq %w[wheezy water_today]
 
@@ -90,7 +100,9 @@ RSpec.describe "The day before training", :web do
     expect(text).not_to include "Measure anew"
     run_set(table.reload)
     get("/")
-    expect(page.css("section[aria-labelledby=missing]").text.split.join(" ")).to include "Carbon-dioxide table: back after a long time off, on a smaller ladder. Measure anew Maximal hold"
+    expect(
+      page.css("section[aria-labelledby=missing]").text.split.join(" ")
+    ).to include "Carbon-dioxide table: back after a long time off, on a smaller ladder. Measure anew Maximal hold"
     maximal_hold(110, at: clock.now - 3600)
     get("/")
     expect(text).not_to include "Measure anew"
@@ -101,7 +113,8 @@ RSpec.describe "The day before training", :web do
     prescription = prescribe_for("small-holds")
     run_set(prescription, at: clock.now - 6 * 86_400)
     athlete.days.create!(account_id: account.id, local_date: clock.now.to_date - 2, answers: ["unwell"])
-    expect { Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now) }.to raise_error Windlass::Error, /three days free of symptoms first. Not before 4 March 2026/
+    expect { Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now) }.to raise_error Windlass::Error,
+      /three days free of symptoms first. Not before 4 March 2026/
     clock.now += 2 * 86_400
     expect(Windlass::Actions::PlanSession.call(prescription.reload, now: clock.now).rung).to eq 0
   end
@@ -111,7 +124,8 @@ RSpec.describe "The day before training", :web do
     hold = prescribe_for("single-hold")
     maximal_hold(124, at: clock.now - 47 * 3600)
 
-    expect { Windlass::Actions::PlanSession.call(hold, now: clock.now) }.to raise_error Windlass::Error, /A maximal hold was less than 48 hours ago. Not before 2 March 2026 at 13:00/
+    expect { Windlass::Actions::PlanSession.call(hold, now: clock.now) }.to raise_error Windlass::Error,
+      /A maximal hold was less than 48 hours ago. Not before 2 March 2026 at 13:00/
   end
 
   describe "a decided move" do
@@ -120,7 +134,13 @@ RSpec.describe "The day before training", :web do
     let(:move) { prescription.reload.moves.sole }
 
     def decide(kind, because: "Seen it")
-      Windlass::Actions::Decide.call(session, Windlass::Actions::JudgeDay.call(session), decided: kind, because: because, now: clock.now)
+      Windlass::Actions::Decide.call(
+        session,
+        Windlass::Actions::JudgeDay.call(session),
+        decided: kind,
+        because: because,
+        now: clock.now
+      )
     end
 
     it "is taken back: the dose, the rest, and the day to be decided again; the record stays" do
@@ -129,7 +149,11 @@ RSpec.describe "The day before training", :web do
       submit("/sessions/#{session.uuid}", "/moves/#{move.id}/back")
 
       expect(athlete.reload.suspensions.count).to eq 0
-      expect([prescription.reload.dose["sets"], prescription.moves.count, Windlass::Records::Move.count]).to eq [2, 0, 1]
+      expect([prescription.reload.dose["sets"], prescription.moves.count, Windlass::Records::Move.count]).to eq [
+        2,
+        0,
+        1
+      ]
       decide(:repeat)
       expect(prescription.reload.moves.count).to eq 1
     end
@@ -137,9 +161,22 @@ RSpec.describe "The day before training", :web do
     it "is not taken back where it is a stop, or not the newest" do
       first = decide(:repeat)
       clock.now += 86_400
-      2.times.map { run_set(prescription) }.last.then { |later| Windlass::Actions::Decide.call(later, Windlass::Actions::JudgeDay.call(later), decided: :repeat, because: "x", now: clock.now) }
+      2
+        .times
+        .map { run_set(prescription) }
+        .last
+        .then do |later|
+          Windlass::Actions::Decide.call(
+            later,
+            Windlass::Actions::JudgeDay.call(later),
+            decided: :repeat,
+            because: "x",
+            now: clock.now
+          )
+        end
 
-      expect { Windlass::Actions::TakeBack.call(first, now: clock.now) }.to raise_error Windlass::Error, /Only the newest/
+      expect { Windlass::Actions::TakeBack.call(first, now: clock.now) }.to raise_error Windlass::Error,
+        /Only the newest/
       first.decided = "stop"
       expect { Windlass::Actions::TakeBack.call(first, now: clock.now) }.to raise_error Windlass::Error, /clearance/
     end
@@ -157,7 +194,10 @@ RSpec.describe "The day before training", :web do
   end
 
   describe "measures" do
-    hold = {seconds: "95,4", first_urge_s: "52", contraction_s: "61.2", first_breath: "smooth", eventful: "no", watcher: "Ada Quill"}.freeze
+    hold = {
+      seconds: "95,4", first_urge_s: "52", contraction_s: "61.2", first_breath: "smooth", eventful: "no",
+      watcher: "Ada Quill"
+    }.freeze
 
     def take(kind, values)
       path = "/athletes/#{athlete.id}/measures/#{kind}"
@@ -167,7 +207,8 @@ RSpec.describe "The day before training", :web do
 
     it "are kept, read in words, and open what is dosed from them" do
       take("maximal_hold", hold)
-      expect(text).to include "1:35: good for a healthy adult.", "Struggle phase 36 % of the hold, after the first contraction at 1:01."
+      expect(text).to include "1:35: good for a healthy adult.",
+        "Struggle phase 36 % of the hold, after the first contraction at 1:01."
       get("/protocols?athlete_id=#{athlete.id}")
       expect(text).to include "6 holds of 45 s, rests from 2:00 down to 0:45"
     end
@@ -176,7 +217,12 @@ RSpec.describe "The day before training", :web do
       take("maximal_hold", hold)
       take("maximal_hold", hold)
       expect(text).to include "No dose is computed from it. The last maximal test was on 2 March 2026."
-      expect([athlete.measures.where(kind: "maximal_hold").pluck(:caution).count(&:empty?), athlete.reload.to_values.maximal_hold_shown_on]).to eq [1, clock.now.to_date]
+      expect(
+        [
+          athlete.measures.where(kind: "maximal_hold").pluck(:caution).count(&:empty?),
+          athlete.reload.to_values.maximal_hold_shown_on
+        ]
+      ).to eq [1, clock.now.to_date]
       take("maximal_hold", hold.merge(taken_on: "2026-01-05"))
       expect([last_response.status, athlete.measures.where(kind: "maximal_hold").count]).to eq [200, 3]
       take("maximal_hold", hold.merge(watcher: " "))
@@ -186,7 +232,10 @@ RSpec.describe "The day before training", :web do
     it "are saved the moment that something is seen which stops hold work; the rest may follow" do
       address = "/athletes/#{athlete.id}/measures/breathing_movement"
       submit("#{address}/new", address, taken_on: clock.now.to_date.to_s, prone_paradoxical: "yes")
-      expect([last_response.status, Windlass::Records::Measure.newest_movements([athlete.id])[athlete.id]]).to eq [303, {prone_paradoxical: "yes"}]
+      expect([last_response.status, Windlass::Records::Measure.newest_movements([athlete.id])[athlete.id]]).to eq [
+        303,
+        {prone_paradoxical: "yes"}
+      ]
       follow_redirect!
       expect(text).to include "Seen in part.", "Paradoxical breathing"
       submit("#{address}/new", address, taken_on: clock.now.to_date.to_s, prone_paradoxical: "no")
@@ -223,7 +272,11 @@ RSpec.describe "The day before training", :web do
     end
 
     it "read breathing movement: a paradoxical breath comes first, prone where the belly is found there" do
-      grades = Windlass::Measures.kind("breathing_movement").fields.to_h { |field| [field.key, field.choices.key?("belly") ? "chest" : "no"] }
+      grades =
+        Windlass::Measures
+          .kind("breathing_movement")
+          .fields
+          .to_h { |field| [field.key, field.choices.key?("belly") ? "chest" : "no"] }
       take("breathing_movement", grades.merge(supine_paradoxical: "yes", prone_belly_only: "yes"))
 
       expect(text).to include "1 of 6 done; the chest leads at rest.", "Paradoxical", "Finds the belly face down better"

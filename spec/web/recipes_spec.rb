@@ -37,24 +37,67 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
 
   # @return [Object] what the script prints as JSON
   def ask(script, needs: "windlass")
-    out, error, status = Open3.capture3({"TZ" => "UTC"}, RbConfig.ruby, "-I", File.join(@copy, "lib"), "-e", "require #{needs.inspect}\nrequire \"json\"\n#{script}", chdir: @copy)
+    out, error, status =
+      Open3.capture3(
+        {"TZ" => "UTC"},
+        RbConfig.ruby,
+        "-I",
+        File.join(@copy, "lib"),
+        "-e",
+        "require #{needs.inspect}\nrequire \"json\"\n#{script}",
+        chdir: @copy
+      )
     expect([status.success?, error]).to eq [true, ""]
     JSON.parse(out)
   end
 
   # On a database of the copy.
-  def ask_house(script) = ask("Windlass::Database.connect(File.join(#{@copy.inspect}, \"house.sqlite3\"))\nWindlass::Database.migrate\n#{script}", needs: File.join(@copy, "app/web"))
+  def ask_house(script) =
+    ask(
+      "Windlass::Database.connect(File.join(#{@copy.inspect}, " \
+      "\"house.sqlite3\"))\nWindlass::Database.migrate\n#{script}",
+      needs: File.join(@copy, "app/web")
+    )
 
   it "for a rule of the judge: it fires, and what it fires on is clean no more" do
     rule = contributing[/```ruby\n(EaseEffort = .*?)```/m, 1]
-    expect(File.read(File.join(root, "lib/windlass/progression/rules/ease_effort.rb")).gsub(/^ {6}/, "")).to include rule
-    put("lib/windlass/progression/rules/repeat_late.rb", "module Windlass\nmodule Progression\nmodule Rules\n#{rule.sub("EaseEffort", "RepeatLate").sub("ease.effort", "repeat.late").sub(":ease", ":repeat").sub(">= 9", ">= 4")}end\nend\nend\n")
-    beside("lib/windlass.rb", "require_relative \"windlass/progression/rules/ease_effort\"\n", "require_relative \"windlass/progression/rules/repeat_late\"\n")
+    expect(
+      File.read(File.join(root, "lib/windlass/progression/rules/ease_effort.rb")).gsub(/^ {6}/, "")
+    ).to include rule
+    put(
+      "lib/windlass/progression/rules/repeat_late.rb",
+      "module Windlass\nmodule Progression\nmodule " \
+      "Rules\n#{rule.sub("EaseEffort", "RepeatLate").sub("ease.effort", "repeat.late").sub(":ease", ":repeat").sub(">= 9", ">= 4")}end\nend\nend\n"
+    )
+    beside(
+      "lib/windlass.rb",
+      "require_relative \"windlass/progression/rules/ease_effort\"\n",
+      "require_relative \"windlass/progression/rules/repeat_late\"\n"
+    )
     beside("lib/windlass/progression/rules.rb", "        RepeatNone,\n", "        RepeatLate,\n")
-    days = [5, 2, 2, 2].each_with_index.map { |effort, day| {date: "2026-03-0#{day + 1}", effort: effort, rounds: Array.new(26) { {held_s: 5, first_breath: "smooth"} }} }
-    questions = days.each_index.map { |at| {protocol: "small-holds", measures: {control_pause_s: 25}, rung: 0, session: days[at], history: days.first(at).map { |day| day.merge(rung: 0) }} }
+    days =
+      [5, 2, 2, 2].each_with_index.map do |effort, day|
+        {date: "2026-03-0#{day + 1}", effort: effort, rounds: Array.new(26) { {held_s: 5, first_breath: "smooth"} }}
+      end
+    questions =
+      days.each_index.map do |at|
+        {
+          protocol: "small-holds",
+          measures: {
+            control_pause_s: 25
+          },
+          rung: 0,
+          session: days[at],
+          history: days.first(at).map { |day| day.merge(rung: 0) }
+        }
+      end
 
-    verdicts = ask("puts JSON.generate(JSON.parse(#{JSON.generate(questions).inspect}).map { |question| Windlass::Cli::Judge.call(JSON.generate(question), {})[:reasons].first[:rule] })", needs: "windlass/cli")
+    verdicts =
+      ask(
+        "puts JSON.generate(JSON.parse(#{JSON.generate(questions).inspect}).map { |question| " \
+        "Windlass::Cli::Judge.call(JSON.generate(question), {})[:reasons].first[:rule] })",
+        needs: "windlass/cli"
+      )
     # Were the first day clean, the second one would be the second in a row.
     expect(verdicts).to eq %w[repeat.late repeat.count advance.clean advance.clean]
   end
@@ -62,8 +105,18 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
   it "for a protocol: it has a ladder, a line, a page and a forecast" do
     family = contributing[/```ruby\n(# frozen_string_literal: true\n\nmodule Windlass\n  module Protocols.*?)```/m, 1]
     expect(File.read(File.join(root, "lib/windlass/protocols/walking_holds.rb"))).to eq family
-    put("lib/windlass/protocols/hopping_holds.rb", family.gsub("WalkingHolds", "HoppingHolds").gsub("walking-holds", "hopping-holds").sub("rests 60, 10..600\n", "rests 60, 10..600\n\n      lever :rounds, step: 1, limit: 6\n"))
-    beside("lib/windlass.rb", "require_relative \"windlass/protocols/walking_holds\"\n", "require_relative \"windlass/protocols/hopping_holds\"\n")
+    put(
+      "lib/windlass/protocols/hopping_holds.rb",
+      family
+        .gsub("WalkingHolds", "HoppingHolds")
+        .gsub("walking-holds", "hopping-holds")
+        .sub("rests 60, 10..600\n", "rests 60, 10..600\n\n      lever :rounds, step: 1, limit: 6\n")
+    )
+    beside(
+      "lib/windlass.rb",
+      "require_relative \"windlass/protocols/walking_holds\"\n",
+      "require_relative \"windlass/protocols/hopping_holds\"\n"
+    )
     beside("lib/windlass/protocols.rb", "WalkingHolds, ", "HoppingHolds, ")
 
     found = ask_house(<<~RUBY)
@@ -77,14 +130,36 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
   end
 
   it "for a measure: it is taken, kept and shown" do
-    put("lib/windlass/measures/humming.rb", File.read(File.join(root, "lib/windlass/measures/empty_hold.rb")).gsub("EmptyHold", "Humming").gsub("empty_hold", "humming").gsub("Empty hold", "Humming"))
-    beside("lib/windlass.rb", "require_relative \"windlass/measures/empty_hold\"\n", "require_relative \"windlass/measures/humming\"\n")
+    put(
+      "lib/windlass/measures/humming.rb",
+      File
+        .read(File.join(root, "lib/windlass/measures/empty_hold.rb"))
+        .gsub("EmptyHold", "Humming")
+        .gsub("empty_hold", "humming")
+        .gsub("Empty hold", "Humming")
+    )
+    beside(
+      "lib/windlass.rb",
+      "require_relative \"windlass/measures/empty_hold\"\n",
+      "require_relative \"windlass/measures/humming\"\n"
+    )
     beside("lib/windlass/measures/kinds.rb", "EmptyHold, ", "Humming, ")
-    expect(ask_house("#{house}\nputs JSON.generate([Windlass::Actions::TakeMeasure.call(athlete, Windlass::Measures.kind(\"humming\"), {uuid: SecureRandom.uuid, taken_on: Date.today, seconds: 20, first_breath: \"smooth\", eventful: \"no\"}, now: Time.now).value, get[\"/athletes/\#{athlete.id}/measures\"]])")).to match [20, include("Humming")]
+    expect(
+      ask_house(
+        "#{house}\nputs JSON.generate([Windlass::Actions::TakeMeasure.call(athlete, " \
+        "Windlass::Measures.kind(\"humming\"), {uuid: SecureRandom.uuid, taken_on: Date.today, seconds: 20, " \
+        "first_breath: \"smooth\", eventful: \"no\"}, now: Time.now).value, " \
+        "get[\"/athletes/\#{athlete.id}/measures\"]])"
+      )
+    ).to match [20, include("Humming")]
   end
 
   it "for a column: archives of before it come in, and what goes out with it comes in again" do
-    put("db/migrate/20991231000001_say_what_was_sung.rb", "class SayWhatWasSung < ActiveRecord::Migration[7.2]\n  def change = add_column(:sessions, :sung, :string, null: false, default: \"nothing\")\nend\n")
+    put(
+      "db/migrate/20991231000001_say_what_was_sung.rb",
+      "class SayWhatWasSung < ActiveRecord::Migration[7.2]\n  def change = add_column(:sessions, :sung, :string, " \
+      "null: false, default: \"nothing\")\nend\n"
+    )
     old = Dir[File.join(root, "spec/fixtures/archives/version-*.json")]
     found = ask_house(<<~RUBY)
       #{house}

@@ -23,7 +23,9 @@ RSpec.describe "Screening", :web do
     expect(run_now).to match [422, /Not screened yet/]
     prescription = prescribe(athlete)
     get("/")
-    expect(page.css("section[aria-labelledby=missing] li").map { |row| row.text.split.join(" ") }).to include "Ines Aldaya Not screened yet. Screening"
+    expect(
+      page.css("section[aria-labelledby=missing] li").map { |row| row.text.split.join(" ") }
+    ).to include "Ines Aldaya Not screened yet. Screening"
     expect(page.css("section[aria-labelledby=train] li")).to be_empty
 
     keep(answers)
@@ -55,7 +57,9 @@ RSpec.describe "Screening", :web do
     expect(run_now).to match [422, /needs a clinician's clearance/]
     clear = ->(**typed) { submit(path, "/athletes/#{athlete.id}/clearances", typed.transform_keys(&:to_s)) }
     clear[clinician: "", given_on: "2026-03-03", expires_on: "2026-03-01"]
-    expect(text).to include "Clinician's name and role: is missing", "2026-03-03 is not allowed; allowed: 2025-03-02 to 2026-03-02", "For: is missing"
+    expect(text).to include "Clinician's name and role: is missing",
+      "2026-03-03 is not allowed; allowed: 2025-03-02 to 2026-03-02",
+      "For: is missing"
 
     clear[clinician: "Dr Amadi, neurologist", given_on: "2026-03-02", expires_on: "2026-04-01", families: ["small"]]
     expect(run_now.first).to eq 303

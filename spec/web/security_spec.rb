@@ -15,7 +15,10 @@ RSpec.describe "Security", :web do
 
   it "refuses every form and every htmx or deck request without its token, and changes nothing" do
     session = run_set(prescribe(make_athlete.tap { |one| make_pause(one) }))
-    posts = app.routes["POST"].map { |pattern, *| pattern.to_s.gsub(/:[a-z_]+/, ":uuid" => session.uuid, ":id" => "1", ":athlete_id" => "1") }
+    posts =
+      app.routes["POST"].map do |pattern, *|
+        pattern.to_s.gsub(/:[a-z_]+/, ":uuid" => session.uuid, ":id" => "1", ":athlete_id" => "1")
+      end
 
     expect(posts.size).to be >= 9
     posts.each do |path|
@@ -32,7 +35,9 @@ RSpec.describe "Security", :web do
   end
 
   it "has pages for what is not there and for what failed, without giving anything away" do
-    %w[/nothing /athletes/999 /athletes/abc /sessions/xyz /control-pauses/1 /prescriptions/99999999999999999999].each do |path|
+    %w[
+      /nothing /athletes/999 /athletes/abc /sessions/xyz /control-pauses/1 /prescriptions/99999999999999999999
+    ].each do |path|
       get(path)
       expect([path, last_response.status, text]).to match [path, 404, /There is nothing at this address/]
     end
@@ -47,9 +52,20 @@ RSpec.describe "Security", :web do
     athlete = make_athlete.tap { |one| make_pause(one) }
     session = run_set(prescribe(athlete))
     hurt = {"screenings" => "conditions", "sessions" => "symptoms", "measures" => "details"}
-    hurt.each { |table, column| Windlass::Records::Record.connection.execute("UPDATE #{table} SET #{column} = '[{\"a\": 1}]'") }
+    hurt.each do |table, column|
+      Windlass::Records::Record.connection.execute("UPDATE #{table} SET #{column} = '[{\"a\": 1}]'")
+    end
 
-    statuses = ["/", "/athletes", "/athletes/#{athlete.id}", "/athletes/#{athlete.id}/screening", "/athletes/#{athlete.id}/measures", "/sessions/#{session.uuid}", "/log"].map { |path| get(path).status }
+    statuses =
+      [
+        "/",
+        "/athletes",
+        "/athletes/#{athlete.id}",
+        "/athletes/#{athlete.id}/screening",
+        "/athletes/#{athlete.id}/measures",
+        "/sessions/#{session.uuid}",
+        "/log"
+      ].map { |path| get(path).status }
     expect(statuses).to all eq 200
     expect(get("/athletes/#{athlete.id}/screening").body).to include "can not be read"
     expect(athlete.reload.to_screen(on: clock.now.to_date).finding(:small, on: clock.now.to_date).state).to eq :blocked
@@ -62,9 +78,18 @@ RSpec.describe "Security", :web do
     it "listens on this machine, and beyond it only behind a proxy with a secret, or by TLS with a password" do
       expect(described_class.address({})).to eq "tcp://127.0.0.1:9494"
       expect(described_class.address(beyond.merge("WINDLASS_PROXY_SECRET" => "s" * 32))).to eq "tcp://0.0.0.0:9494"
-      expect(described_class.address(beyond.merge(tls, "WINDLASS_PASSWORD" => "p" * 12))).to eq "ssl://0.0.0.0:9494?key=/k&cert=/c"
-      [beyond, beyond.merge("WINDLASS_PROXY_SECRET" => "short"), beyond.merge(tls), beyond.merge(tls, "WINDLASS_PASSWORD" => "short"), beyond.merge("WINDLASS_PASSWORD" => "p" * 12)].each do |env|
-        expect { described_class.address(env) }.to raise_error Windlass::Error, /Listening on 0.0.0.0 would let in anybody.*WINDLASS_PROXY_SECRET/
+      expect(
+        described_class.address(beyond.merge(tls, "WINDLASS_PASSWORD" => "p" * 12))
+      ).to eq "ssl://0.0.0.0:9494?key=/k&cert=/c"
+      [
+        beyond,
+        beyond.merge("WINDLASS_PROXY_SECRET" => "short"),
+        beyond.merge(tls),
+        beyond.merge(tls, "WINDLASS_PASSWORD" => "short"),
+        beyond.merge("WINDLASS_PASSWORD" => "p" * 12)
+      ].each do |env|
+        expect { described_class.address(env) }.to raise_error Windlass::Error,
+          /Listening on 0.0.0.0 would let in anybody.*WINDLASS_PROXY_SECRET/
       end
     end
 
@@ -74,7 +99,14 @@ RSpec.describe "Security", :web do
       asked = described_class::Doorkeeper.new(inner, tls.merge("WINDLASS_PASSWORD" => "a long password"))
       basic = ->(word) { {"HTTP_AUTHORIZATION" => "Basic #{["coach:#{word}"].pack("m0")}"} }
 
-      expect([{}, {"HTTP_HOST" => "localhost"}, {"HTTP_X_WINDLASS_PROXY" => "s" * 31}, {"HTTP_X_WINDLASS_PROXY" => "s" * 32}].map { |env| proxied.call(env).first }).to eq [403, 403, 403, 200]
+      expect(
+        [
+          {},
+          {"HTTP_HOST" => "localhost"},
+          {"HTTP_X_WINDLASS_PROXY" => "s" * 31},
+          {"HTTP_X_WINDLASS_PROXY" => "s" * 32}
+        ].map { |env| proxied.call(env).first }
+      ).to eq [403, 403, 403, 200]
       expect([{}, basic["wrong"], basic["a long password"]].map { |env| asked.call(env).first }).to eq [401, 401, 200]
       expect(described_class::Doorkeeper.new(inner, {}).call({}).first).to eq 200
     end

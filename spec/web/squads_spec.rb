@@ -11,7 +11,8 @@ RSpec.describe "Together", :web do
 
   def ask_nothing = athletes.each { |one| Windlass::Actions::KeepDay.call(one, {}, now: clock.now) }
 
-  def run_together(*chosen, **more) = submit("/", "/squads", {"prescription[]": chosen.map { |one| one.id.to_s }}.merge(more))
+  def run_together(*chosen, **more) =
+    submit("/", "/squads", {"prescription[]": chosen.map { |one| one.id.to_s }}.merge(more))
 
   before { prescriptions }
 
@@ -49,7 +50,11 @@ RSpec.describe "Together", :web do
     ask_nothing
     other = Windlass::Actions::Prescribe.call(athletes.first, Windlass::Protocols.find("hiss-ladder"), now: clock.now)
     run_together(*prescriptions, other)
-    expect(page.css("input[name='of[#{athletes.first.id}]']").map { |input| input["value"] }).to eq [prescriptions.first.id.to_s, other.id.to_s, ""]
+    expect(page.css("input[name='of[#{athletes.first.id}]']").map { |input| input["value"] }).to eq [
+      prescriptions.first.id.to_s,
+      other.id.to_s,
+      ""
+    ]
     expect([text, Windlass::Records::Session.count]).to match [/Hiss.*Small holds: /m, 0]
 
     submit("/", "/squads", {"prescription[]": prescriptions.drop(1).map(&:id), "of[#{athletes.first.id}]": other.id})
@@ -65,7 +70,11 @@ RSpec.describe "Together", :web do
     end
 
     def settle(deed, **changes)
-      submit("/squads/#{squad.uuid}", "/squads/#{squad.uuid}", {gap_s: "8", latest_s: "300", deed: deed}.merge(changes))
+      submit(
+        "/squads/#{squad.uuid}",
+        "/squads/#{squad.uuid}",
+        {gap_s: "8", latest_s: "300", deed: deed}.merge(changes)
+      )
       squad.reload
     end
 
@@ -75,16 +84,29 @@ RSpec.describe "Together", :web do
 
       expect(squad.sessions.map { |one| [one.starts_s, one.pair_lane] }).to eq [[0, 1], [3, 0]]
       expect(page.css(".breath-tick.clash").size).to eq 26
-      expect(text).to include("13 pairs of first breaths come less than 8 s apart.", "hold together for 26 s", "longer than the 4 min there are; too late would be: Ines")
+      expect(text).to include(
+        "13 pairs of first breaths come less than 8 s apart.",
+        "hold together for 26 s",
+        "longer than the 4 min there are; too late would be: Ines"
+      )
     end
 
     it "keeps what was typed and names what is allowed; pairs are mutual; runs that began keep their starts" do
       settle("keep", "start[0]": "-4", "start[1]": "soon", gap_s: "99", "pair[0]": "0")
       expect(last_response.status).to eq 422
-      expect(text).to include("“-4” is not allowed; allowed: whole seconds from 0 to 900", "“soon” is not allowed", "99 is not allowed; allowed: 4 to 15", "Ines can't watch themselves")
+      expect(text).to include(
+        "“-4” is not allowed; allowed: whole seconds from 0 to 900",
+        "“soon” is not allowed",
+        "99 is not allowed; allowed: 4 to 15",
+        "Ines can't watch themselves"
+      )
       expect(page.at("input[name='start[1]']")["value"]).to eq "soon"
 
-      Windlass::Actions::KeepJournal.call(squad.sessions.first, [{uuid: SecureRandom.uuid, kind: "start", at_ms: 0}], now: clock.now)
+      Windlass::Actions::KeepJournal.call(
+        squad.sessions.first,
+        [{uuid: SecureRandom.uuid, kind: "start", at_ms: 0}],
+        now: clock.now
+      )
       settle("arrange")
       expect(text).to include("These sessions run already")
     end

@@ -20,7 +20,16 @@ RSpec.describe Windlass::Warm, :web do
     described_class.up(watched)
 
     id = prescription.athlete_id
-    expect(seen.map(&:first)).to include("/", "/athletes/#{id}", "/sessions/#{session.uuid}", "/sessions/#{session.uuid}/deck", "/prescriptions/#{prescription.id}", "/water")
-    expect([seen.map(&:last).uniq, session.reload.attributes, session.journal_events.pluck(:kind).tally["start"]]).to eq [[200], before, 1]
+    expect(seen.map(&:first)).to include(
+      "/",
+      "/athletes/#{id}",
+      "/sessions/#{session.uuid}",
+      "/sessions/#{session.uuid}/deck",
+      "/prescriptions/#{prescription.id}",
+      "/water"
+    )
+    expect(
+      [seen.map(&:last).uniq, session.reload.attributes, session.journal_events.pluck(:kind).tally["start"]]
+    ).to eq [[200], before, 1]
   end
 end

@@ -7,10 +7,14 @@ RSpec.describe "Water", :web do
   let(:names) { ["Ines Aldaya", "Pascale Oren", "Odd Falk"] }
   let!(:divers) { names.map { |name| make_athlete(name: name) } }
 
-  def choose(pairs, clear: divers.map { |one| one.id.to_s }) = submit("/water", "/water", "pair" => pairs.to_h { |diver, pair| [diver.id.to_s, pair] }, "clear[]" => clear)
+  def choose(pairs, clear: divers.map { |one| one.id.to_s }) =
+    submit("/water", "/water", "pair" => pairs.to_h { |diver, pair| [diver.id.to_s, pair] }, "clear[]" => clear)
 
   def dive(diver, at: WebHelpers::NOON.to_i * 1000 - 3_600_000, uuid: SecureRandom.uuid, **more)
-    send_json("/dives", {uuid: uuid, athlete_id: diver.id, down_ms: at, seconds: 60, buddy: "Pascale Oren"}.merge(more))
+    send_json(
+      "/dives",
+      {uuid: uuid, athlete_id: diver.id, down_ms: at, seconds: 60, buddy: "Pascale Oren"}.merge(more)
+    )
     Windlass::Records::Dive.find_by(uuid: uuid)
   end
 
@@ -45,7 +49,13 @@ RSpec.describe "Water", :web do
   it "stops at shaking and blackouts, and refuses what is none of a dive" do
     dive(divers[1], signs: "shaking")
     expect(divers[1].suspensions.sole.reason).to match(/\ALoss of motor control .* after a dive on 2 March 2026\./)
-    [{seconds: -3}, {depth_m: 900}, {signs: "fine"}, {down_ms: WebHelpers::NOON.to_i * 1000 + 9_000_000}, {uuid: "x"}].each { |wrong| expect(dive(divers[0], **wrong)).to be_nil }
+    [
+      {seconds: -3},
+      {depth_m: 900},
+      {signs: "fine"},
+      {down_ms: WebHelpers::NOON.to_i * 1000 + 9_000_000},
+      {uuid: "x"}
+    ].each { |wrong| expect(dive(divers[0], **wrong)).to be_nil }
     expect(last_response.status).to eq 422
     dive(divers[0], uuid: Windlass::Records::Dive.first.uuid)
     expect(last_response.status).to eq 422

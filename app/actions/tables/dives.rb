@@ -14,13 +14,22 @@ module Windlass
         # @param athlete [Records::Athlete]
         # @return [Hash] of a {ReadTable::Row}
         def row(row, athlete)
-          form = Forms::DiveForm.parse(row.fields.merge("uuid" => SecureRandom.uuid, "athlete_id" => athlete.id), now: @now)
+          form =
+            Forms::DiveForm.parse(row.fields.merge("uuid" => SecureRandom.uuid, "athlete_id" => athlete.id), now: @now)
           return {state: :wrong, what: "Dive", words: form.in_short} unless form.valid?
 
           down = form.columns[:down_at]
           known = there(athlete).include?(down) || (!row.id.empty? && Records::Dive.unscoped.exists?(uuid: row.id))
-          {state: known ? :known : :new, what: "Dive", day: form.columns[:local_date], amount: [Words.clock(form.values[:seconds]), ("#{Words.number(form.values[:depth_m])} m" if form.values[:depth_m])].compact.join(", "),
-           keep: -> { @rows[athlete] << form.columns.merge(uuid: form.values[:uuid]) }}
+          {
+            state: known ? :known : :new,
+            what: "Dive",
+            day: form.columns[:local_date],
+            amount: [
+              Words.clock(form.values[:seconds]),
+              ("#{Words.number(form.values[:depth_m])} m" if form.values[:depth_m])
+            ].compact.join(", "),
+            keep: -> { @rows[athlete] << form.columns.merge(uuid: form.values[:uuid]) }
+          }
         end
 
         # @param progress [Imports::Progress]
@@ -39,7 +48,8 @@ module Windlass
         private
 
         # @return [Set<Time>] when this athlete went under, discarded dives too
-        def there(athlete) = (@there ||= {})[athlete.id] ||= Records::Dive.seen.where(athlete_id: athlete.id).pluck(:down_at).to_set
+        def there(athlete) =
+          (@there ||= {})[athlete.id] ||= Records::Dive.seen.where(athlete_id: athlete.id).pluck(:down_at).to_set
       end
     end
   end

@@ -17,18 +17,35 @@ module Windlass
         # @return [Hash] of a {ReadTable::Row}
         def row(row, athlete)
           form = form(row)
-          return {state: :wrong, what: row.kind, words: form.errors.map { |field, fault| "#{field}: #{fault}" }.join("; ")} unless form.valid?
+          unless form.valid?
+            return (
+              {
+                state: :wrong,
+                what: row.kind,
+                words: form.errors.map { |field, fault| "#{field}: #{fault}" }.join("; ")
+              }
+            )
+          end
 
-          {state: known?(row, athlete, form) ? :known : :new, what: words(row.kind), day: form.values[:taken_on], amount: amount(row, form), keep: -> { @taken << [row, athlete, form] }}
+          {
+            state: known?(row, athlete, form) ? :known : :new,
+            what: words(row.kind),
+            day: form.values[:taken_on],
+            amount: amount(row, form),
+            keep: -> { @taken << [row, athlete, form] }
+          }
         rescue Unknown => error
           {state: :wrong, what: row.kind, words: "column kind: #{error.message}"}
         end
 
         # @param progress [Imports::Progress]
         def write(progress)
-          @unseen = Records::Unseen.new(Records::Measure, {athlete_id: @taken.map { |_, athlete, _| athlete.id }.uniq})
+          @unseen =
+            Records::Unseen.new(Records::Measure, {athlete_id: @taken.map { |_, athlete, _| athlete.id }.uniq})
           progress.begin("Writing", @taken.size)
-          @unseen.write(@taken.map { |row, athlete, form| columns(row, athlete, form) }) { |count| progress.step(count) }
+          @unseen.write(@taken.map { |row, athlete, form| columns(row, athlete, form) }) do |count|
+            progress.step(count)
+          end
         end
 
         # Inside of a transaction.
@@ -36,7 +53,11 @@ module Windlass
         def show
           @unseen.show
           uuids = @taken.reject { |row, _, _| row.kind == CONTROL_PAUSE }.map { |_, _, form| form.values[:uuid] }
-          Records::Measure.where(uuid: uuids).order(:taken_at, :id).includes(:athlete).each { |measure| TakeMeasure.act(measure, @now) }
+          Records::Measure
+            .where(uuid: uuids)
+            .order(:taken_at, :id)
+            .includes(:athlete)
+            .each { |measure| TakeMeasure.act(measure, @now) }
           []
         end
 
@@ -46,7 +67,14 @@ module Windlass
 
         def form(row)
           fields = row.fields.merge("uuid" => SecureRandom.uuid)
-          return Forms::ControlPauseForm.parse({"ended_by" => "distraction", "first_breath" => "calm", "on_waking" => "false"}.merge(fields), today: @now.to_date) if row.kind == CONTROL_PAUSE
+          if row.kind == CONTROL_PAUSE
+            return (
+              Forms::ControlPauseForm.parse(
+                {"ended_by" => "distraction", "first_breath" => "calm", "on_waking" => "false"}.merge(fields),
+                today: @now.to_date
+              )
+            )
+          end
 
           kind = Windlass::Measures.kind(row.kind)
           Forms::MeasureForm.parse(fields.merge(kind.value.to_s => fields["seconds"]), kind: kind, today: @now.to_date)
@@ -54,19 +82,37 @@ module Windlass
 
         def words(kind) = (kind == CONTROL_PAUSE) ? "Control pause" : Windlass::Measures.kind(kind).name
 
-        def amount(row, form) = (row.kind == CONTROL_PAUSE) ? Words.seconds(form.values[:seconds]) : Windlass::Measures.kind(row.kind).value_words(value(row, form))
+        def amount(row, form) =
+          if row.kind == CONTROL_PAUSE
+            Words.seconds(form.values[:seconds])
+          else
+            Windlass::Measures.kind(row.kind).value_words(value(row, form))
+          end
 
-        def value(row, form) = form.values.fetch((row.kind == CONTROL_PAUSE) ? :seconds : Windlass::Measures.kind(row.kind).value) { row.fields["seconds"].to_f }
+        def value(row, form) =
+          form
+            .values
+            .fetch((row.kind == CONTROL_PAUSE) ? :seconds : Windlass::Measures.kind(row.kind).value) do
+              row.fields["seconds"].to_f
+            end
 
         # The same measure: by its name, or by kind, day and value.
         def known?(row, athlete, form)
-          there(athlete).fetch([row.kind, form.values[:taken_on]], []).any? { |kept| (kept - value(row, form)).abs < 0.005 } || (!row.id.empty? && Records::Measure.seen.exists?(athlete_id: athlete.id, uuid: row.id))
+          there(athlete)
+            .fetch([row.kind, form.values[:taken_on]], [])
+            .any? { |kept| (kept - value(row, form)).abs < 0.005 } ||
+            (!row.id.empty? && Records::Measure.seen.exists?(athlete_id: athlete.id, uuid: row.id))
         end
 
-        # @return [Hash{Array(String, Date) => Array<Float>}] what this athlete has, by kind and day, discarded measures too
+        # @return [Hash{Array(String, Date) => Array<Float>}] what this athlete has, by kind and day, discarded measures
+        #   too
         def there(athlete)
-          (@there ||= {})[athlete.id] ||= Records::Measure.seen.where(athlete_id: athlete.id).pluck(:kind, :taken_at, :value)
-            .group_by { |kind, at, _| [kind, at.getlocal.to_date] }.transform_values { |all| all.map(&:last) }
+          (@there ||= {})[athlete.id] ||= Records::Measure
+            .seen
+            .where(athlete_id: athlete.id)
+            .pluck(:kind, :taken_at, :value)
+            .group_by { |kind, at, _| [kind, at.getlocal.to_date] }
+            .transform_values { |all| all.map(&:last) }
         end
 
         # What came from elsewhere was taken there: nobody is asked whether it may be taken now.

@@ -26,26 +26,47 @@ module Windlass
 
         # @return [Array<Twin>] sessions that two devices ran: which of them it was
         def twins
-          Records::Session.with_unsettled_twins.where(athlete_id: @ground.by_id.keys).map do |session|
-            Twin.new(name: @ground.by_id[session.athlete_id].name, athlete_id: session.athlete_id, uuid: session.uuid, words: "Two devices ran #{session.prescription.name.downcase} of #{@ground.near(session.local_date)}. Which of them was it?")
-          end
+          Records::Session
+            .with_unsettled_twins
+            .where(athlete_id: @ground.by_id.keys)
+            .map do |session|
+              Twin.new(
+                name: @ground.by_id[session.athlete_id].name,
+                athlete_id: session.athlete_id,
+                uuid: session.uuid,
+                words:
+                  "Two devices ran #{session.prescription.name.downcase} of #{@ground.near(session.local_date)}. " \
+                  "Which of them was it?"
+              )
+            end
         end
 
         # @return [Array<Row>] strongest verdict first
         def rows
-          waiting = undecided.select(&:proposed_verdict).map { |session| row(session, session.proposed_verdict, session.proposed_reason, plain: plain?(session)) }
+          waiting =
+            undecided
+              .select(&:proposed_verdict)
+              .map { |session| row(session, session.proposed_verdict, session.proposed_reason, plain: plain?(session)) }
           (waiting + outdated).sort_by { |one| [Progression::VERDICTS.index(one.verdict), one.name] }
         end
 
         private
 
-        # The newest session of each day without a decision, once the day's sets are done or given up. Days before the newest one
-        # that is decided have nothing to decide any more.
+        # The newest session of each day without a decision, once the day's sets are done or given up. Days before the
+        # newest one that is decided have nothing to decide any more.
         def undecided
-          open = Records::Session.kept.undecided.in_order.includes(:prescription)
-            .where(athlete_id: @ground.by_id.keys, local_date: (@ground.today - DAYS)..@ground.today)
-          open.group_by { |session| [session.prescription_id, session.local_date] }.values
-            .select { |sets| decidable?(sets) }.map(&:last)
+          open =
+            Records::Session
+              .kept
+              .undecided
+              .in_order
+              .includes(:prescription)
+              .where(athlete_id: @ground.by_id.keys, local_date: (@ground.today - DAYS)..@ground.today)
+          open
+            .group_by { |session| [session.prescription_id, session.local_date] }
+            .values
+            .select { |sets| decidable?(sets) }
+            .map(&:last)
         end
 
         def decidable?(sets)
@@ -56,22 +77,43 @@ module Windlass
 
         # @return [Hash{Integer => Date}] by prescription
         def newest_decided
-          @newest_decided ||= Records::Move.kept.where(prescription_id: @ground.prescriptions.map(&:id), noted: false, local_date: (@ground.today - DAYS)..).group(:prescription_id).maximum(:local_date)
-            .transform_values(&:to_date)
+          @newest_decided ||=
+            Records::Move
+              .kept
+              .where(
+                prescription_id: @ground.prescriptions.map(&:id),
+                noted: false,
+                local_date: (@ground.today - DAYS)..
+              )
+              .group(:prescription_id)
+              .maximum(:local_date)
+              .transform_values(&:to_date)
         end
 
         def outdated
-          Records::Move.outdated.includes(session: :prescription).where(prescription_id: @ground.prescriptions.map(&:id)).map do |move|
-            row(move.session, move.verdict_now, "The log was edited; decided was #{move.decided}. #{move.reason_now}")
-          end
+          Records::Move
+            .outdated
+            .includes(session: :prescription)
+            .where(prescription_id: @ground.prescriptions.map(&:id))
+            .map do |move|
+              row(move.session, move.verdict_now, "The log was edited; decided was #{move.decided}. #{move.reason_now}")
+            end
         end
 
         # Nothing was said or noted either.
         def plain?(session) = session.proposed_plain && session.symptoms.empty? && session.note.empty?
 
         def row(session, verdict, reason, plain: false)
-          Row.new(name: @ground.by_id[session.athlete_id].name, athlete_id: session.athlete_id, uuid: session.uuid,
-            protocol: session.prescription.name, when: @ground.near(session.local_date), verdict: verdict.to_sym, reason: reason, plain: plain)
+          Row.new(
+            name: @ground.by_id[session.athlete_id].name,
+            athlete_id: session.athlete_id,
+            uuid: session.uuid,
+            protocol: session.prescription.name,
+            when: @ground.near(session.local_date),
+            verdict: verdict.to_sym,
+            reason: reason,
+            plain: plain
+          )
         end
       end
     end

@@ -3,16 +3,23 @@
 module Windlass
   module Presenters
     module Desk
-      # What the desk says of each athlete, kept under the mark that the database changes with anything that it is made of: of whom nothing
-      # changed nothing is worked out again.
+      # What the desk says of each athlete, kept under the mark that the database changes with anything that it is made
+      # of: of whom nothing changed nothing is worked out again.
       class Entries
         KEPT = Kept.new(4_000)
 
         # openings: what may still be done today.
         Entry = Value.define(:stopped, :twins, :decisions, :steps, :missing, :changes, :openings, :unscored)
 
-        LISTS = {stopped: ->(ground) { Decisions.new(ground).stopped }, twins: ->(ground) { Decisions.new(ground).twins }, decisions: ->(ground) { Decisions.new(ground).rows },
-                 steps: ->(ground) { FirstSteps.new(ground).rows }, missing: ->(ground) { Missing.new(ground).rows }, changes: ->(ground) { Changes.new(ground).rows }, openings: ->(ground) { Openings.new(ground).rows }}.freeze
+        LISTS = {
+          stopped: ->(ground) { Decisions.new(ground).stopped },
+          twins: ->(ground) { Decisions.new(ground).twins },
+          decisions: ->(ground) { Decisions.new(ground).rows },
+          steps: ->(ground) { FirstSteps.new(ground).rows },
+          missing: ->(ground) { Missing.new(ground).rows },
+          changes: ->(ground) { Changes.new(ground).rows },
+          openings: ->(ground) { Openings.new(ground).rows }
+        }.freeze
 
         # @param athletes [ActiveRecord::Relation] in order
         # @param now [Time]
@@ -27,7 +34,10 @@ module Windlass
         # @return [Array<Entry>] in order of the athletes
         def to_a
           day = @now.to_date.jd
-          @entries ||= KEPT.fetch_all(@names.map { |id, _, mark| [id, mark, day] }) { |keys| anew(keys.map(&:first)).transform_keys(keys.to_h { |key| [key.first, key] }) }
+          @entries ||=
+            KEPT.fetch_all(@names.map { |id, _, mark| [id, mark, day] }) do |keys|
+              anew(keys.map(&:first)).transform_keys(keys.to_h { |key| [key.first, key] })
+            end
         end
 
         # @return [Array] of a list, in order of the athletes
@@ -43,10 +53,17 @@ module Windlass
 
         # @return [Hash{Integer => Entry}]
         def anew(ids)
-          ground = Ground.new(@account, now: @now, only: Records::Athlete.where(id: ids).includes(:suspensions, :screenings, :clearances).to_a)
+          ground =
+            Ground.new(
+              @account,
+              now: @now,
+              only: Records::Athlete.where(id: ids).includes(:suspensions, :screenings, :clearances).to_a
+            )
           lists = LISTS.transform_values { |rows| rows.call(ground).group_by(&:athlete_id) }
           unscored = Scores.new(ground).missing.to_set(&:id)
-          ids.to_h { |id| [id, Entry.new(**lists.transform_values { |rows| rows.fetch(id, []) }, unscored: unscored.include?(id))] }
+          ids.to_h do |id|
+            [id, Entry.new(**lists.transform_values { |rows| rows.fetch(id, []) }, unscored: unscored.include?(id))]
+          end
         end
       end
     end

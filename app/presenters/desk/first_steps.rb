@@ -23,21 +23,56 @@ module Windlass
 
         def fresh = @ground.athletes.reject { |athlete| trained.include?(athlete.id) }
 
-        def trained = @trained ||= Records::Session.where(athlete_id: @ground.by_id.keys).distinct.pluck(:athlete_id).to_set
+        def trained =
+          @trained ||= Records::Session.where(athlete_id: @ground.by_id.keys).distinct.pluck(:athlete_id).to_set
 
         def step(athlete)
           before = BeforeAPause.new(athlete, today: @ground.today)
           return if before.stop
-          return row(athlete, "Screening comes first: who may hold their breath, and in which way", "screening", "Screening") if athlete.screenings.empty?
-          return row(athlete, before.lacking, "screening", before.word_missing? ? "Record it" : "Screening") if before.lacking
-          return row(athlete, "Next: a control pause, to set the dose", "control-pauses/new", "Control pause") unless measured.include?(athlete.id) || athlete.control_pause_use == "paused"
+          if athlete.screenings.empty?
+            return (
+              row(
+                athlete,
+                "Screening comes first: who may hold their breath, and in which way",
+                "screening",
+                "Screening"
+              )
+            )
+          end
+          if before.lacking
+            return row(athlete, before.lacking, "screening", before.word_missing? ? "Record it" : "Screening")
+          end
+          unless measured.include?(athlete.id) || athlete.control_pause_use == "paused"
+            return row(athlete, "Next: a control pause, to set the dose", "control-pauses/new", "Control pause")
+          end
 
-          Missing::Row.new(name: athlete.name, athlete_id: athlete.id, words: "Next: choose a protocol", path: "/protocols?athlete_id=#{athlete.id}", action: "Choose a protocol") unless prescribed.include?(athlete.id)
+          unless prescribed.include?(athlete.id)
+            Missing::Row.new(
+              name: athlete.name,
+              athlete_id: athlete.id,
+              words: "Next: choose a protocol",
+              path: "/protocols?athlete_id=#{athlete.id}",
+              action: "Choose a protocol"
+            )
+          end
         end
 
-        def row(athlete, words, path, action) = Missing::Row.new(name: athlete.name, athlete_id: athlete.id, words: words, path: "/athletes/#{athlete.id}/#{path}", action: action)
+        def row(athlete, words, path, action) =
+          Missing::Row.new(
+            name: athlete.name,
+            athlete_id: athlete.id,
+            words: words,
+            path: "/athletes/#{athlete.id}/#{path}",
+            action: action
+          )
 
-        def measured = @measured ||= Records::Measure.where(athlete_id: @ground.by_id.keys, kind: %w[control_pause maximal_hold]).distinct.pluck(:athlete_id).to_set
+        def measured =
+          @measured ||=
+            Records::Measure
+              .where(athlete_id: @ground.by_id.keys, kind: %w[control_pause maximal_hold])
+              .distinct
+              .pluck(:athlete_id)
+              .to_set
 
         def prescribed = @prescribed ||= @ground.prescriptions.to_set(&:athlete_id)
       end

@@ -26,8 +26,12 @@ module Windlass
 
         # @return [Array<Records::Prescription>] open ones, with their athletes
         def prescriptions
-          @prescriptions ||= Records::Prescription.open.where(athlete_id: by_id.keys).to_a
-            .each { |prescription| prescription.association(:athlete).target = by_id[prescription.athlete_id] }
+          @prescriptions ||=
+            Records::Prescription
+              .open
+              .where(athlete_id: by_id.keys)
+              .to_a
+              .each { |prescription| prescription.association(:athlete).target = by_id[prescription.athlete_id] }
         end
 
         # @return [Set<Integer>] ids of athletes to whom something is prescribed that may be run

@@ -16,16 +16,23 @@ module Windlass
         end
 
         # @return [Array<Row>]
-        def rows = without_screening + lapsing + planned_tests + paused_long_enough + without_measure + back_for_long + without_offer
+        def rows =
+          without_screening + lapsing + planned_tests + paused_long_enough + without_measure + back_for_long +
+            without_offer
 
         private
 
         # Those whose screening itself stands in the way, whatever they train.
         def without_screening
-          columns = @ground.prescriptions.group_by(&:athlete).transform_values { |open| open.filter_map { |one| one.to_protocol.column }.uniq }
+          columns =
+            @ground
+              .prescriptions
+              .group_by(&:athlete)
+              .transform_values { |open| open.filter_map { |one| one.to_protocol.column }.uniq }
           columns.filter_map do |athlete, trained|
             screen = athlete.to_screen(on: @ground.today)
-            refused = trained.map { |column| screen.finding(column, on: @ground.today) }.find { |finding| !finding.allows? }
+            refused =
+              trained.map { |column| screen.finding(column, on: @ground.today) }.find { |finding| !finding.allows? }
             screening(athlete, refused.reasons.first) if refused
           end
         end
@@ -48,32 +55,81 @@ module Windlass
 
         # A maximal hold that a programme has planned for today.
         def planned_tests
-          planned = Records::PlannedSession.where(athlete_id: @ground.by_id.keys, local_date: @ground.today, prescription_id: nil).joins(:programme).merge(Records::Programme.open).to_a
+          planned =
+            Records::PlannedSession
+              .where(athlete_id: @ground.by_id.keys, local_date: @ground.today, prescription_id: nil)
+              .joins(:programme)
+              .merge(Records::Programme.open)
+              .to_a
           done = Done.new(planned.map(&:athlete_id), @ground.today..@ground.today)
-          planned.reject { |one| done.done?(one) }.map { |one| row(@ground.by_id[one.athlete_id], "A maximal hold is planned at #{one.begins}", "/athletes/#{one.athlete_id}/measures/maximal_hold/new", "Maximal hold") }
+          planned
+            .reject { |one| done.done?(one) }
+            .map do |one|
+              row(
+                @ground.by_id[one.athlete_id],
+                "A maximal hold is planned at #{one.begins}",
+                "/athletes/#{one.athlete_id}/measures/maximal_hold/new",
+                "Maximal hold"
+              )
+            end
         end
 
         # A paused measure has a day on which it is tried again.
         def paused_long_enough
-          @ground.athletes.select { |athlete| athlete.control_pause_use == "paused" && athlete.control_pause_again_on&.<=(@ground.today) }
-            .map { |athlete| row(athlete, "The control pause was paused: try it again, or pause it longer", "/athletes/#{athlete.id}/edit", "Open") }
+          @ground
+            .athletes
+            .select do |athlete|
+              athlete.control_pause_use == "paused" && athlete.control_pause_again_on&.<=(@ground.today)
+            end
+            .map do |athlete|
+              row(
+                athlete,
+                "The control pause was paused: try it again, or pause it longer",
+                "/athletes/#{athlete.id}/edit",
+                "Open"
+              )
+            end
         end
 
         def without_measure
-          @ground.prescriptions.select(&:quiet?).map do |one|
-            next row(one.athlete, "#{one.name}: a new measure has been taken", "/prescriptions/#{one.id}", "Begin anew") if Actions::Prescribe.measured_anew?(one)
+          @ground
+            .prescriptions
+            .select(&:quiet?)
+            .map do |one|
+              if Actions::Prescribe.measured_anew?(one)
+                next(
+                  row(
+                    one.athlete,
+                    "#{one.name}: a new measure has been taken",
+                    "/prescriptions/#{one.id}",
+                    "Begin anew"
+                  )
+                )
+              end
 
-            control_pause(one.athlete, "#{one.name}: quiet breathing, until a new measure")
-          end
+              control_pause(one.athlete, "#{one.name}: quiet breathing, until a new measure")
+            end
         end
 
-        # After a long time off the ladder begins lower than the old measure says; two sessions later it is measured anew.
+        # After a long time off the ladder begins lower than the old measure says; two sessions later it is measured
+        # anew.
         SESSIONS_BACK = 2
 
         def back_for_long
           old = @ground.today - Progression::Readiness::LAYOFF_ANEW_DAYS
-          @ground.prescriptions.select { |one| smaller_ladder?(one, old) && one.sessions.kept.where(local_date: old..).count >= SESSIONS_BACK }
-            .map { |one| row(one.athlete, "#{one.name}: back after a long time off, on a smaller ladder. Measure anew", "/athletes/#{one.athlete_id}/measures/maximal_hold/new", "Maximal hold") }
+          @ground
+            .prescriptions
+            .select do |one|
+              smaller_ladder?(one, old) && one.sessions.kept.where(local_date: old..).count >= SESSIONS_BACK
+            end
+            .map do |one|
+              row(
+                one.athlete,
+                "#{one.name}: back after a long time off, on a smaller ladder. Measure anew",
+                "/athletes/#{one.athlete_id}/measures/maximal_hold/new",
+                "Maximal hold"
+              )
+            end
         end
 
         def smaller_ladder?(prescription, old)
@@ -87,17 +143,23 @@ module Windlass
 
         # Prescribed once, and not offered any more: a measure changed, or a limit did.
         def without_offer
-          @ground.prescriptions.reject(&:quiet?).select { |one| @ground.standing_of(one).nil? }.map do |one|
-            sheet = PrescriptionSheet.new(one, now: @ground.now, situations: @ground.situations)
-            row(one.athlete, "#{one.name}: #{sheet.hindrance}", "/prescriptions/#{one.id}", "Open")
-          end
+          @ground
+            .prescriptions
+            .reject(&:quiet?)
+            .select { |one| @ground.standing_of(one).nil? }
+            .map do |one|
+              sheet = PrescriptionSheet.new(one, now: @ground.now, situations: @ground.situations)
+              row(one.athlete, "#{one.name}: #{sheet.hindrance}", "/prescriptions/#{one.id}", "Open")
+            end
         end
 
         def screening(athlete, words) = row(athlete, words, "/athletes/#{athlete.id}/screening", "Screening")
 
-        def control_pause(athlete, words) = row(athlete, words, "/athletes/#{athlete.id}/control-pauses/new", "Control pause")
+        def control_pause(athlete, words) =
+          row(athlete, words, "/athletes/#{athlete.id}/control-pauses/new", "Control pause")
 
-        def row(athlete, words, path, action) = Row.new(name: athlete.name, athlete_id: athlete.id, words: words, path: path, action: action)
+        def row(athlete, words, path, action) =
+          Row.new(name: athlete.name, athlete_id: athlete.id, words: words, path: path, action: action)
       end
     end
   end

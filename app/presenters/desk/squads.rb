@@ -15,9 +15,17 @@ module Windlass
 
         # @return [Array<Row>] those that are not over
         def rows
-          Records::Squad.where(account_id: @account.ids, local_date: @today)
-            .includes(sessions: :athlete).order(:id).reject(&:over?).map do |squad|
-              Row.new(uuid: squad.uuid, names: Words.list(squad.sessions.map { |session| session.athlete.name }), state: squad.begun? ? "on the deck" : "ready")
+          Records::Squad
+            .where(account_id: @account.ids, local_date: @today)
+            .includes(sessions: :athlete)
+            .order(:id)
+            .reject(&:over?)
+            .map do |squad|
+              Row.new(
+                uuid: squad.uuid,
+                names: Words.list(squad.sessions.map { |session| session.athlete.name }),
+                state: squad.begun? ? "on the deck" : "ready"
+              )
             end
         end
       end

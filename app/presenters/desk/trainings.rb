@@ -8,13 +8,17 @@ module Windlass
         # Who is stopped stands under what is to be decided, who is not screened under what is missing.
         SHOWN_ELSEWHERE = %w[block.suspended block.screening].freeze
 
-        Row = Value.define(:name, :athlete_id, :prescription_id, :protocol, :dose, :notes, :place, :set, :running, :miniature, :state, :word, :reason, :said, :slot) do
-          # Nothing that is known stands against it; who was not asked today is asked first.
-          def together? = !running && (state == :yes || state == :light)
+        Row =
+          Value.define(
+            :name, :athlete_id, :prescription_id, :protocol, :dose, :notes, :place, :set, :running, :miniature, :state,
+            :word, :reason, :said, :slot
+          ) do
+            # Nothing that is known stands against it; who was not asked today is asked first.
+            def together? = !running && (state == :yes || state == :light)
 
-          # Asked, and it may be run at once.
-          def runs? = running || (together? && !said.nil?)
-        end
+            # Asked, and it may be run at once.
+            def runs? = running || (together? && !said.nil?)
+          end
 
         # @param openings [Array<Openings::Opening>]
         # @param now [Time]
@@ -26,7 +30,8 @@ module Windlass
 
         # @return [Array<Row>] those who may go first, then those who may not
         def rows
-          @openings.filter_map { |opening| training(opening) }
+          @openings
+            .filter_map { |opening| training(opening) }
             .sort_by { |row| [Progression::Readiness::STATES.reverse.index(row.state), row.name, row.prescription_id] }
         end
 
@@ -42,16 +47,28 @@ module Windlass
 
         def row(opening, ready, set)
           protocol = ready.standing.protocol
-          Row.new(**opening.to_h.slice(:name, :athlete_id, :prescription_id, :protocol, :running, :slot), set: set,
-            dose: protocol.in_short(ready.dose), notes: [*care(opening, protocol, ready.dose), *protocol.notes(ready.dose)], place: LadderLine.new(ready.standing).place,
-            state: ready.state, word: PrescriptionSheet.ready_word(ready), reason: reason(ready), said: @situations.said(opening.athlete_id)&.in_words,
-            miniature: Miniature.of(protocol, ready.dose, opening.body))
+          Row.new(
+            **opening.to_h.slice(:name, :athlete_id, :prescription_id, :protocol, :running, :slot),
+            set: set,
+            dose: protocol.in_short(ready.dose),
+            notes: [*care(opening, protocol, ready.dose), *protocol.notes(ready.dose)],
+            place: LadderLine.new(ready.standing).place,
+            state: ready.state,
+            word: PrescriptionSheet.ready_word(ready),
+            reason: reason(ready),
+            said: @situations.said(opening.athlete_id)&.in_words,
+            miniature: Miniature.of(protocol, ready.dose, opening.body)
+          )
         end
 
         # What the screening says to mind, where it lets the training go on.
         # @return [Array<String>] `Take care: pregnancy.`
         def care(opening, protocol, dose)
-          findings = protocol.columns(dose).map { |column| opening.known.screen.finding(column, on: @today) }.select { |one| one.state == :care }
+          findings =
+            protocol
+              .columns(dose)
+              .map { |column| opening.known.screen.finding(column, on: @today) }
+              .select { |one| one.state == :care }
           findings.flat_map(&:concerned).uniq.map { |words| "Take care: #{words.downcase}." }
         end
 

@@ -15,7 +15,12 @@ module Windlass
       def self.write(options, out)
         House.open
         account = Records::Account.first
-        athlete = options["athlete"] && (account.athletes.find_by(id: options["athlete"]) or raise InvalidInput, ["athlete: #{Error.shown(options["athlete"])} is not here"])
+        athlete =
+          options["athlete"] &&
+          (
+            account.athletes.find_by(id: options["athlete"]) or
+              raise InvalidInput, ["athlete: #{Error.shown(options["athlete"])} is not here"]
+          )
         Archive::Writer.new(account, athlete: athlete).write { |text| out << text }
       end
     end

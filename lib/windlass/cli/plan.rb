@@ -15,9 +15,15 @@ module Windlass
       def self.call(text, _options)
         data = Formats::JsonInput.of("plan.schema.json").read(text)
         protocol, dose, compiled = planned(data)
-        forecast = Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments, before: compiled.before)
-        {protocol: protocol.id, dose: dose, seconds: Numbers.plain(compiled.total_ms/1000r),
-         segments: compiled.segments.map(&:to_h_plain), holds: forecast&.holds&.map(&:to_h_plain)}
+        forecast =
+          Formats::Parts.model(data, posture: protocol.posture)&.forecast(compiled.segments, before: compiled.before)
+        {
+          protocol: protocol.id,
+          dose: dose,
+          seconds: Numbers.plain(compiled.total_ms/1000r),
+          segments: compiled.segments.map(&:to_h_plain),
+          holds: forecast&.holds&.map(&:to_h_plain)
+        }
       end
 
       # @param data [Hash] as the schema has it

@@ -14,9 +14,17 @@ module Windlass
       def self.call(text, options)
         interval_s = interval(options["trace"])
         request = Formats::Simulation::Reader.read(text)
-        model = Physiology::Model.new(request.body, control_pause_s: request.control_pause_s,
-          full_threshold: request.full_threshold, floor: request.floor)
-        Formats::Simulation::Writer.write(model.forecast(request.segments, trace: !interval_s.nil?), trace_every: interval_s)
+        model =
+          Physiology::Model.new(
+            request.body,
+            control_pause_s: request.control_pause_s,
+            full_threshold: request.full_threshold,
+            floor: request.floor
+          )
+        Formats::Simulation::Writer.write(
+          model.forecast(request.segments, trace: !interval_s.nil?),
+          trace_every: interval_s
+        )
       end
 
       OPTIONS = %w[trace].freeze
@@ -29,7 +37,8 @@ module Windlass
         seconds = Float(typed, exception: false)
         return seconds if seconds && INTERVAL_S.cover?(seconds)
 
-        raise Usage, "--trace: #{Error.shown(typed)} is not allowed; allowed: #{INTERVAL_S.begin} to #{INTERVAL_S.end} seconds"
+        raise Usage,
+          "--trace: #{Error.shown(typed)} is not allowed; allowed: #{INTERVAL_S.begin} to #{INTERVAL_S.end} seconds"
       end
       private_class_method :interval
     end

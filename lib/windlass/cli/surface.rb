@@ -23,11 +23,19 @@ module Windlass
 
         margin = data.fetch("margin", 1)
         next_down = Water::Surface.earliest_next(dives, margin: margin)
-        {dives: Water::Surface.rests(dives, margin: margin).map(&:to_h), earliest_next: next_down && written(next_down, given.last.fetch("down"))}
+        {
+          dives: Water::Surface.rests(dives, margin: margin).map(&:to_h),
+          earliest_next: next_down && written(next_down, given.last.fetch("down"))
+        }
       end
 
       def self.dive(data, path)
-        Water::Dive.new(down: moment(data.fetch("down"), "#{path}.down"), seconds: data.fetch("seconds"), depth_m: data["depth_m"], hard: data.fetch("hard", false))
+        Water::Dive.new(
+          down: moment(data.fetch("down"), "#{path}.down"),
+          seconds: data.fetch("seconds"),
+          depth_m: data["depth_m"],
+          hard: data.fetch("hard", false)
+        )
       end
 
       # A moment without a zone is one of the place; all are taken alike.
@@ -35,7 +43,11 @@ module Windlass
         found = Bounds.moment(zoned?(text) ? text : "#{text}Z")
         return found if found && found.to_date >= Bounds::EARLIEST
 
-        raise InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: a moment such as 2026-03-02T10:00:00, from #{Bounds::EARLIEST.year} on"]
+        raise InvalidInput,
+          [
+            "#{path}: #{Error.shown(text)} is not allowed; allowed: a moment such as 2026-03-02T10:00:00, from " \
+            "#{Bounds::EARLIEST.year} on"
+          ]
       end
 
       def self.zoned?(text) = text.match?(/(?:Z|[+-]\d{2}:\d{2})\z/)
@@ -47,11 +59,18 @@ module Windlass
       end
 
       def self.faults(dives)
-        dives.each_cons(2).with_index(1).filter_map do |(before, dive), index|
-          next if dive.down >= before.up
+        dives
+          .each_cons(2)
+          .with_index(1)
+          .filter_map do |(before, dive), index|
+            next if dive.down >= before.up
 
-          (dive.down < before.down) ? "dives[#{index}].down: comes before the dive before it; allowed: in order of time" : "dives[#{index}].down: lies within the dive before it; allowed: after its end"
-        end
+            if dive.down < before.down
+              "dives[#{index}].down: comes before the dive before it; allowed: in order of time"
+            else
+              "dives[#{index}].down: lies within the dive before it; allowed: after its end"
+            end
+          end
       end
       private_class_method :dive, :moment, :zoned?, :written, :faults
     end

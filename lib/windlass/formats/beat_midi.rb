@@ -2,8 +2,8 @@
 
 module Windlass
   module Formats
-    # A session's beat as a Standard MIDI File, format 0: a marker at each phase, and the metronome where beats are counted. One quarter is
-    # one second in milliseconds: every moment is exact.
+    # A session's beat as a Standard MIDI File, format 0: a marker at each phase, and the metronome where beats are
+    # counted. One quarter is one second in milliseconds: every moment is exact.
     class BeatMidi
       # Ticks of a quarter, and microseconds of it: a tick is a millisecond.
       DIVISION = 1000
@@ -27,24 +27,37 @@ module Windlass
       private
 
       def track
-        @track ||= begin
-          at = 0
-          body = events.sort_by.with_index { |(ms, _), index| [ms, index] }.map { |ms, bytes| quantity(ms - at).tap { at = ms } + bytes }
-          body.join.b + quantity(@compiled.total_ms - at) + [0xff, 0x2f, 0].pack("C*")
-        end
+        @track ||=
+          begin
+            at = 0
+            body =
+              events
+                .sort_by
+                .with_index { |(ms, _), index| [ms, index] }
+                .map { |ms, bytes| quantity(ms - at).tap { at = ms } + bytes }
+            body.join.b + quantity(@compiled.total_ms - at) + [0xff, 0x2f, 0].pack("C*")
+          end
       end
 
       def events
-        [[0, meta(0x03, @name)], [0, [0xff, 0x51, 3, *[QUARTER_US].pack("N").bytes.drop(1)].pack("C*")],
-          *@compiled.placed.flat_map { |place| [[place.start_ms, meta(0x06, place.segment.cue || place.segment.kind.to_s)], *clicks(place)] }]
+        [
+          [0, meta(0x03, @name)],
+          [0, [0xff, 0x51, 3, *[QUARTER_US].pack("N").bytes.drop(1)].pack("C*")],
+          *@compiled.placed.flat_map do |place|
+            [[place.start_ms, meta(0x06, place.segment.cue || place.segment.kind.to_s)], *clicks(place)]
+          end
+        ]
       end
 
       def clicks(place)
         beats = place.segment.beats or return []
-        Array.new(beats.ceil) { |beat| place.start_ms + (beat * place.segment.ms / beats.to_r).round }.each_with_index.flat_map do |ms, beat|
-          note = beat.zero? ? ACCENT : CLICK
-          [[ms, [0x90 | CHANNEL, note, 100].pack("C*")], [ms + CLICK_MS, [0x80 | CHANNEL, note, 0].pack("C*")]]
-        end
+        Array
+          .new(beats.ceil) { |beat| place.start_ms + (beat * place.segment.ms / beats.to_r).round }
+          .each_with_index
+          .flat_map do |ms, beat|
+            note = beat.zero? ? ACCENT : CLICK
+            [[ms, [0x90 | CHANNEL, note, 100].pack("C*")], [ms + CLICK_MS, [0x80 | CHANNEL, note, 0].pack("C*")]]
+          end
       end
 
       def meta(kind, text) = [0xff, kind].pack("C*") + quantity(text.bytesize) + text.b
@@ -52,7 +65,9 @@ module Windlass
       # A number in sevens of bits, the highest first.
       def quantity(number)
         bytes = [number & 0x7f]
-        bytes.unshift((number & 0x7f) | 0x80) while (number >>= 7) > 0
+        while (number >>= 7) > 0
+          bytes.unshift((number & 0x7f) | 0x80)
+        end
         bytes.pack("C*")
       end
     end

@@ -11,7 +11,11 @@ module Windlass
       # @raise [InvalidInput]
       def self.read(text)
         data = JsonInput.of("hiss.schema.json").read(text)
-        Measures::HissReading.of(data.fetch("levels_db"), step_s: data.fetch("step_s", STEP_S), tempo: data.fetch("tempo"))
+        Measures::HissReading.of(
+          data.fetch("levels_db"),
+          step_s: data.fetch("step_s", STEP_S),
+          tempo: data.fetch("tempo")
+        )
       end
     end
   end

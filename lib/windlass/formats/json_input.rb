@@ -56,9 +56,12 @@ module Windlass
       # JSON knows no bounds for a number; what is beyond all of Ruby's is none.
       def endless(value, path = "")
         case value
-        when Float then [[path, "is not a number that can be reckoned with"]] unless value.finite?
-        when Hash then value.lazy.filter_map { |key, inner| endless(inner, [path, key[0, SHOWN]].reject(&:empty?).join(".")) }.first
-        when Array then value.each_with_index.lazy.filter_map { |inner, index| endless(inner, "#{path}[#{index}]") }.first
+        when Float
+          [[path, "is not a number that can be reckoned with"]] unless value.finite?
+        when Hash
+          value.lazy.filter_map { |key, inner| endless(inner, [path, key[0, SHOWN]].reject(&:empty?).join(".")) }.first
+        when Array
+          value.each_with_index.lazy.filter_map { |inner, index| endless(inner, "#{path}[#{index}]") }.first
         end
       end
 
@@ -77,28 +80,40 @@ module Windlass
       # A long list of long lists is as long as all of them together.
       def too_many_rounds(data)
         most = @schema.dig("properties", "history", "x-most-rounds") or return
-        listed = if data["history"].is_a?(Array)
-          data["history"].grep(Hash).sum { |one| one["rounds"].is_a?(Array) ? one["rounds"].size : 0 }
-        else
-          0
-        end
+        listed =
+          if data["history"].is_a?(Array)
+            data["history"].grep(Hash).sum { |one| one["rounds"].is_a?(Array) ? one["rounds"].size : 0 }
+          else
+            0
+          end
         [["history", "#{listed} rounds in all are not allowed; allowed: up to #{most}"]] if listed > most
       end
 
       def faults_of(error)
         path = path(error["data_pointer"])
         case error["type"]
-        when "required" then error["details"]["missing_keys"].map { |key| [[path, key].reject(&:empty?).join("."), "is missing"] }
-        when "schema" then [[path, "is not known here"]]
-        else [[path.empty? ? "input" : path, "#{shown(error["data"])} is not allowed; allowed: #{allowed(error["schema"])}"]]
+        when "required"
+          error["details"]["missing_keys"].map { |key| [[path, key].reject(&:empty?).join("."), "is missing"] }
+        when "schema"
+          [[path, "is not known here"]]
+        else
+          [
+            [
+              path.empty? ? "input" : path,
+              "#{shown(error["data"])} is not allowed; allowed: #{allowed(error["schema"])}"
+            ]
+          ]
         end
       end
 
       # `/segments/3/seconds` is `segments[3].seconds`
       def path(pointer)
-        pointer.split("/").drop(1).reduce("") do |path, part|
-          part.match?(/\A\d+\z/) ? "#{path}[#{part}]" : [path, part].reject(&:empty?).join(".")
-        end
+        pointer
+          .split("/")
+          .drop(1)
+          .reduce("") do |path, part|
+            part.match?(/\A\d+\z/) ? "#{path}[#{part}]" : [path, part].reject(&:empty?).join(".")
+          end
       end
 
       def shown(value)
@@ -119,7 +134,10 @@ module Windlass
         "number" => "a number", "integer" => "a whole number", "string" => "text", "boolean" => "true or false",
         "array" => "a list", "object" => "an object", "null" => "null"
       }.freeze
-      FORMATS = {"date-time" => "a moment such as 2026-03-02T07:30:00Z", '^\d{4}-\d{2}-\d{2}$' => "a day such as 2026-03-02"}.freeze
+      FORMATS = {
+        "date-time" => "a moment such as 2026-03-02T07:30:00Z",
+        '^\d{4}-\d{2}-\d{2}$' => "a day such as 2026-03-02"
+      }.freeze
       private_constant :TYPES, :FORMATS
 
       def range(rules)

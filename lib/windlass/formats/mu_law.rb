@@ -29,7 +29,25 @@ module Windlass
       # @param bytes [String] a byte a sample
       def self.wave(bytes, rate:)
         padded = bytes.b.ljust(bytes.bytesize + bytes.bytesize % 2, 255.chr)
-        ["RIFF", 38 + 12 + padded.bytesize, "WAVE", "fmt ", 18, 7, 1, rate, rate, 1, 8, 0, "fact", 4, bytes.bytesize, "data", bytes.bytesize].pack("a4Va4a4VvvVVvvva4VVa4V") + padded
+        [
+          "RIFF",
+          38 + 12 + padded.bytesize,
+          "WAVE",
+          "fmt ",
+          18,
+          7,
+          1,
+          rate,
+          rate,
+          1,
+          8,
+          0,
+          "fact",
+          4,
+          bytes.bytesize,
+          "data",
+          bytes.bytesize
+        ].pack("a4Va4a4VvvVVvvva4VVa4V") + padded
       end
 
       def self.byte(sample)

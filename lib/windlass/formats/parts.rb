@@ -4,8 +4,8 @@ require "time"
 
 module Windlass
   module Formats
-    # What the commands' questions have in common: an athlete, measures, a dose, sessions. Takes parsed JSON that fits its
-    # schema; what a schema can't say is refused here, with the path.
+    # What the commands' questions have in common: an athlete, measures, a dose, sessions. Takes parsed JSON that fits
+    # its schema; what a schema can't say is refused here, with the path.
     module Parts
       BODY_KEYS = %w[sex age height_cm mass_kg vital_capacity_l posture thrift barometric_mmhg haemoglobin_g_l].freeze
       MEASURE_KEYS = %w[control_pause_s control_pause_paused maximal_hold_s sustained_exhale_beats].freeze
@@ -29,9 +29,12 @@ module Windlass
       # @return [Physiology::Model, nil] nil where no athlete is given
       def self.model(data, posture: nil)
         athlete = data["athlete"] or return
-        Physiology::Model.new(posed_body(data, posture),
+        Physiology::Model.new(
+          posed_body(data, posture),
           control_pause_s: athlete["control_pause_s"] || data.dig("measures", "control_pause_s"),
-          full_threshold: athlete["full_threshold"], floor: data.fetch("floor_sao2", Physiology::PLANNING_FLOOR))
+          full_threshold: athlete["full_threshold"],
+          floor: data.fetch("floor_sao2", Physiology::PLANNING_FLOOR)
+        )
       end
 
       # @return [Protocols::Protocol]
@@ -49,20 +52,29 @@ module Windlass
       # @return [Progression::Ladder]
       # @raise [InvalidInput] for a session of blocks: it has no ladder but that of a dose
       def self.ladder(data, protocol = protocol(data), measures = measures(data))
-        raise InvalidInput, ["protocol: #{Error.shown(protocol.id)} has no dose of its own; allowed: plan, with a dose"] if protocol.is_a?(Protocols::Blocks)
+        if protocol.is_a?(Protocols::Blocks)
+          raise InvalidInput,
+            ["protocol: #{Error.shown(protocol.id)} has no dose of its own; allowed: plan, with a dose"]
+        end
 
         limits = data.fetch("limits", {}).transform_keys(&:to_sym)
         unknown = limits.keys - protocol.levers.flat_map { |lever| [lever.key, *lever.opens.keys] }
         raise InvalidInput, unknown.map { |key| "limits.#{key}: is not known here" } if unknown.any?
 
-        faults = limits.filter_map { |key, value| limit_fault(key, value, protocol.levers.any? { |lever| lever.key == key }) }
+        faults =
+          limits.filter_map { |key, value| limit_fault(key, value, protocol.levers.any? { |lever| lever.key == key }) }
         raise InvalidInput, faults if faults.any?
 
         Progression::Ladder.new(protocol, measures, limits: limits, outlook: outlook(data))
       end
 
       # @return [Progression::Outlook, nil] nil where no athlete is given
-      def self.outlook(data) = data["athlete"] && Progression::Outlook.new(body(data["athlete"], :seated), control_pause_s: data["athlete"]["control_pause_s"] || data.dig("measures", "control_pause_s"))
+      def self.outlook(data) =
+        data["athlete"] &&
+          Progression::Outlook.new(
+            body(data["athlete"], :seated),
+            control_pause_s: data["athlete"]["control_pause_s"] || data.dig("measures", "control_pause_s")
+          )
 
       def self.limit_fault(key, value, lever)
         return if lever ? value.is_a?(Numeric) : [true, false].include?(value)
@@ -83,7 +95,8 @@ module Windlass
 
       # @return [String] why a ladder has no rung
       def self.refusal(ladder, measures)
-        ladder.cut || ladder.protocol.lacking(measures) || "#{ladder.protocol.name} is not offered: its start passes a limit."
+        ladder.cut || ladder.protocol.lacking(measures) ||
+          "#{ladder.protocol.name} is not offered: its start passes a limit."
       end
 
       # Two doses are the same if all their numbers are.
@@ -91,8 +104,12 @@ module Windlass
       def self.dose(data, protocol)
         optional = protocol.parameters.select(&:optional).map(&:key)
         dose = Protocols.dose(data.fetch("dose")).reject { |key, value| value.nil? && optional.include?(key) }.freeze
-        faults = protocol.faults(dose).map { |key, fault| "#{key}: #{fault}" } + Timeline::Breaks.faults(dose.fetch(:breaks, [])) +
-          Timeline::Said.faults(dose.fetch(:said, {})).map { |part, fault| "#{["said", part].compact.join(".")}: #{fault}" }
+        faults =
+          protocol.faults(dose).map { |key, fault| "#{key}: #{fault}" } +
+          Timeline::Breaks.faults(dose.fetch(:breaks, [])) +
+          Timeline::Said
+            .faults(dose.fetch(:said, {}))
+            .map { |part, fault| "#{["said", part].compact.join(".")}: #{fault}" }
         raise InvalidInput, faults.map { |fault| "dose.#{fault}" } if faults.any?
 
         protocol.bound(dose).lean(dose)
@@ -118,41 +135,68 @@ module Windlass
         light = given.fetch("light", false)
         parts = asked[protocol, dose, light]
         rounds = given.fetch("rounds", []).map.with_index(1) { |round, number| round(round, number, parts) }
-        Progression::Session.new(id: given.fetch("id", index), date: date(given.fetch("date"), "#{path}.date"), protocol: protocol,
-          dose: dose, rounds: rounds, effort: given["effort"], symptoms: given.fetch("symptoms", []).map(&:to_sym),
-          rounds_planned: [given["rounds_planned"], parts ? parts.rounds : (rounds.size if given["rounds_planned"].nil?)].compact.max, seconds_done: given["seconds_done"],
-          light: light, ended_at: given["ended_at"] && moment(given["ended_at"], "#{path}.ended_at"),
-          washout: given["washout_mmhg"], ribs: given["ribs"]&.to_sym)
+        Progression::Session.new(
+          id: given.fetch("id", index),
+          date: date(given.fetch("date"), "#{path}.date"),
+          protocol: protocol,
+          dose: dose,
+          rounds: rounds,
+          effort: given["effort"],
+          symptoms: given.fetch("symptoms", []).map(&:to_sym),
+          rounds_planned: [
+            given["rounds_planned"],
+            parts ? parts.rounds : (rounds.size if given["rounds_planned"].nil?)
+          ].compact.max,
+          seconds_done: given["seconds_done"],
+          light: light,
+          ended_at: given["ended_at"] && moment(given["ended_at"], "#{path}.ended_at"),
+          washout: given["washout_mmhg"],
+          ribs: given["ribs"]&.to_sym
+        )
       end
 
       # @return [Time]
-      def self.moment(text, path) = Bounds.moment(text) || raise(InvalidInput, ["#{path}: #{Error.shown(text)} is not allowed; allowed: a moment such as 2026-03-02T07:30:00Z"])
+      def self.moment(text, path) =
+        Bounds.moment(text) ||
+          raise(
+            InvalidInput,
+            ["#{path}: #{Error.shown(text)} is not allowed; allowed: a moment such as 2026-03-02T07:30:00Z"]
+          )
 
       # The parts that a dose asks for.
       # targets_s: of one set, in order; nil where a part ends at the urge, at comfort or at a cap.
-      Asked = Value.define(:rounds, :targets_s) do
-        # @return [Asked, nil] nil where the dose is not known
-        def self.of(protocol, dose, light)
-          return if dose.nil?
+      Asked =
+        Value.define(:rounds, :targets_s) do
+          # @return [Asked, nil] nil where the dose is not known
+          def self.of(protocol, dose, light)
+            return if dose.nil?
 
-          family = Protocols.find(protocol).bound(dose)
-          run = light ? family.lightened(dose) : dose
-          parts = family.judged_parts(family.compile(run))
-          new(rounds: family.rounds(run), targets_s: parts.map { |part| target_s(part) })
+            family = Protocols.find(protocol).bound(dose)
+            run = light ? family.lightened(dose) : dose
+            parts = family.judged_parts(family.compile(run))
+            new(rounds: family.rounds(run), targets_s: parts.map { |part| target_s(part) })
+          end
+
+          def self.target_s(part)
+            Rational(part.ms, 1000) unless part.open?
+          end
+          private_class_method :target_s
+
+          def target_s(number) = targets_s[(number - 1) % targets_s.size]
         end
-
-        def self.target_s(part)
-          Rational(part.ms, 1000) unless part.open?
-        end
-        private_class_method :target_s
-
-        def target_s(number) = targets_s[(number - 1) % targets_s.size]
-      end
 
       def self.round(given, number, asked)
-        Progression::Round.new(number: number, target_s: asked&.targets_s&.any? ? asked.target_s(number) : given["target_s"], held_s: given["held_s"],
-          skipped: given.fetch("skipped", false), first_breath: given["first_breath"]&.to_sym, sao2_low: given["sao2_low"],
-          ribs: given["ribs"]&.to_sym, stream: given["stream"]&.to_sym, unmarked: given.fetch("unmarked", false))
+        Progression::Round.new(
+          number: number,
+          target_s: asked&.targets_s&.any? ? asked.target_s(number) : given["target_s"],
+          held_s: given["held_s"],
+          skipped: given.fetch("skipped", false),
+          first_breath: given["first_breath"]&.to_sym,
+          sao2_low: given["sao2_low"],
+          ribs: given["ribs"]&.to_sym,
+          stream: given["stream"]&.to_sym,
+          unmarked: given.fetch("unmarked", false)
+        )
       end
 
       # Sessions of the past: those of the asked protocol need a dose to be compared by, those of others do not.
@@ -162,14 +206,17 @@ module Windlass
       def self.history(data, asked, ladders)
         known = {}
         parts = ->(*of) { known.fetch(of) { known[of] = Asked.of(*of) } }
-        data.fetch("history", []).map.with_index do |given, index|
-          id = given.fetch("protocol", asked)
-          Progression.activity(id)
-          dose = given.key?("dose") ? past_dose(given, id, index) : ladders[id]&.rungs&.at(given.fetch("rung", 0))
-          session(given, "history[#{index}]", "history #{index}", protocol: id, dose: dose, asked: parts)
-        rescue Unknown => error
-          raise InvalidInput, ["history[#{index}].#{error.message}"]
-        end
+        data
+          .fetch("history", [])
+          .map
+          .with_index do |given, index|
+            id = given.fetch("protocol", asked)
+            Progression.activity(id)
+            dose = given.key?("dose") ? past_dose(given, id, index) : ladders[id]&.rungs&.at(given.fetch("rung", 0))
+            session(given, "history[#{index}]", "history #{index}", protocol: id, dose: dose, asked: parts)
+          rescue Unknown => error
+            raise InvalidInput, ["history[#{index}].#{error.message}"]
+          end
       end
 
       # A dose of its own, where a session of the past was of no rung.

@@ -2,8 +2,8 @@
 
 module Windlass
   module Formats
-    # A session to listen to, for a telephone in a bag: the very tones and words of the deck, as RIFF/WAVE, 16 bit, one channel. Written part
-    # after part: however long it is, little of it is in memory.
+    # A session to listen to, for a telephone in a bag: the very tones and words of the deck, as RIFF/WAVE, 16 bit, one
+    # channel. Written part after part: however long it is, little of it is in memory.
     class PracticeWav
       RATE = 22_050
       LOUD = 0.4 * 32_767
@@ -19,7 +19,8 @@ module Windlass
       private_constant :QUIET
 
       # @param score [Spoken::Score]
-      # @param own [#call] gets the name of own words that are rendered, gives them as µ-law; what is not rendered is left out
+      # @param own [#call] gets the name of own words that are rendered, gives them as µ-law; what is not rendered is
+      #   left out
       def initialize(score, own: nil)
         @own_ms = score.own_ms
         @own = own
@@ -65,11 +66,19 @@ module Windlass
 
       def spoken(names)
         between = Array.new(Spoken::Samples.size(Spoken::Clips::BETWEEN_MS), 0.0)
-        names.map { |name| MuLaw.decode(name.start_with?(Spoken::Clips::OWN) ? @own.call(name) : Spoken::Samples.of(name)).map { |sample| sample / FULL } }.reduce { |all, one| all + between + one }
+        names
+          .map do |name|
+            MuLaw
+              .decode(name.start_with?(Spoken::Clips::OWN) ? @own.call(name) : Spoken::Samples.of(name))
+              .map { |sample| sample / FULL }
+          end
+          .reduce { |all, one| all + between + one }
       end
 
       def header
-        ["RIFF", bytes - 8, "WAVE", "fmt ", 16, 1, 1, RATE, RATE * 2, 2, 16, "data", 2 * @samples].pack("a4Va4a4VvvVVvva4V")
+        ["RIFF", bytes - 8, "WAVE", "fmt ", 16, 1, 1, RATE, RATE * 2, 2, 16, "data", 2 * @samples].pack(
+          "a4Va4a4VvvVVvva4V"
+        )
       end
 
       def silence(samples)

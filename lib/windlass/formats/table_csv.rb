@@ -4,8 +4,9 @@ require "csv"
 
 module Windlass
   module Formats
-    # A table from elsewhere as CSV: comma or semicolon, UTF-8 or Windows-1252; days as 2026-03-01, with dots (day first), or with slashes
-    # (day first or month first). A kind of table says its columns, which of them it needs, and reads a row.
+    # A table from elsewhere as CSV: comma or semicolon, UTF-8 or Windows-1252; days as 2026-03-01, with dots (day
+    # first), or with slashes (day first or month first). A kind of table says its columns, which of them it needs, and
+    # reads a row.
     class TableCsv
       MOST_ROWS = 50_000
       MOST_CHARACTERS = 5_000_000
@@ -20,7 +21,8 @@ module Windlass
         # @param columns [Hash{Symbol => Array<String>}] what each column may be called
         # @param needed [Array<Symbol>] without these it is no such table
         # @param most [Integer] rows
-        def about(name:, columns:, needed:, most: MOST_ROWS) = @facts = {name: name, columns: columns, needed: needed, most: most}.freeze
+        def about(name:, columns:, needed:, most: MOST_ROWS) =
+          @facts = {name: name, columns: columns, needed: needed, most: most}.freeze
 
         attr_reader :facts
 
@@ -35,11 +37,15 @@ module Windlass
         @table = table
         @today = today
         @day_first = day_first
-        raise InvalidInput, ["file: #{table.size} rows are too many; allowed: #{facts[:most]}"] if table.size > facts[:most]
+        if table.size > facts[:most]
+          raise InvalidInput, ["file: #{table.size} rows are too many; allowed: #{facts[:most]}"]
+        end
       end
 
       # @return [Boolean] days are written so that both orders fit, and nobody said which it is
-      def asks_order? = @day_first.nil? && slashed.any? && slashed.all? { |first, second| first <= 12 && second <= 12 } && slashed.any? { |first, second| first != second }
+      def asks_order? =
+        @day_first.nil? && slashed.any? && slashed.all? { |first, second| first <= 12 && second <= 12 } &&
+          slashed.any? { |first, second| first != second }
 
       # @return [Array] each with number (of the line in the file) and faults (with their columns)
       def rows = @rows ||= numbered.map { |*one| read(*one) }
@@ -52,7 +58,12 @@ module Windlass
 
       # @return [Hash{Symbol => String}] header of each column that is there
       def columns
-        @columns ||= facts[:columns].filter_map { |key, names| (header = @table.headers.compact.find { |one| names.include?(one.strip.downcase) }) && [key, header] }.to_h
+        @columns ||=
+          facts[:columns]
+            .filter_map do |key, names|
+              (header = @table.headers.compact.find { |one| names.include?(one.strip.downcase) }) && [key, header]
+            end
+            .to_h
       end
 
       # What {CsvOut} put before what a spreadsheet would run is taken off again.
@@ -62,7 +73,8 @@ module Windlass
 
       def number(text) = Float(text.tr(",", "."), exception: false)
 
-      def slashed = @slashed ||= @table.filter_map { |row| SLASHED.match(cell(row, :date))&.captures&.first(2)&.map(&:to_i) }
+      def slashed =
+        @slashed ||= @table.filter_map { |row| SLASHED.match(cell(row, :date))&.captures&.first(2)&.map(&:to_i) }
 
       def day_first? = @day_first.nil? ? slashed.none? { |_, second| second > 12 } : @day_first
 
@@ -91,10 +103,14 @@ module Windlass
         return [dotted[3], dotted[2], dotted[1]].map(&:to_i) if dotted
 
         found = SLASHED.match(written)
-        return [found[3].to_i, *(day_first? ? [found[2], found[1]] : [found[1], found[2]]).map(&:to_i)] if found
+        return found[3].to_i, *(day_first? ? [found[2], found[1]] : [found[1], found[2]]).map(&:to_i) if found
 
         moment = moment(written)
-        moment ? moment.to_a.values_at(5, 4, 3) : written[/\A(\d{4})-(\d{1,2})-(\d{1,2})\z/] && written.split("-").map(&:to_i)
+        if moment
+          moment.to_a.values_at(5, 4, 3)
+        else
+          written[/\A(\d{4})-(\d{1,2})-(\d{1,2})\z/] && written.split("-").map(&:to_i)
+        end
       end
 
       # @return [Range<Date>] what a day may be

@@ -19,12 +19,18 @@ module Windlass
         table = parse(text(bytes))
         headers = table.headers.compact.map { |header| header.strip.downcase }
         kind = kinds.find { |one| one.fits?(headers) } or
-          raise InvalidInput, ["line 1: the columns fit no table that is known here. #{kinds.map { |one| "#{one.facts[:name].capitalize} need #{Words.list(one.facts[:needed].map { |key| one.facts[:columns].fetch(key).first })}" }.join("; ")}."]
+          raise InvalidInput,
+            [
+              "line 1: the columns fit no table that is known here. " \
+              "#{kinds.map { |one| "#{one.facts[:name].capitalize} need #{Words.list(one.facts[:needed].map { |key| one.facts[:columns].fetch(key).first })}" }.join("; ")}."
+            ]
         kind.new(table, today: today, day_first: day_first)
       end
 
       def self.text(bytes)
-        raise InvalidInput, ["file: #{bytes.bytesize} bytes are too many; allowed: #{TableCsv::MOST_CHARACTERS}"] if bytes.bytesize > TableCsv::MOST_CHARACTERS
+        if bytes.bytesize > TableCsv::MOST_CHARACTERS
+          raise InvalidInput, ["file: #{bytes.bytesize} bytes are too many; allowed: #{TableCsv::MOST_CHARACTERS}"]
+        end
 
         Text.of(bytes)
       end
@@ -34,7 +40,8 @@ module Windlass
         separator = SEPARATORS.max_by.with_index { |one, index| [first.count(one), -index] }
         CSV.parse(text, headers: true, col_sep: separator, skip_blanks: true, liberal_parsing: false)
       rescue CSV::MalformedCSVError => error
-        raise InvalidInput, [error.message.sub(/ in line (\d+)\./, "; line \\1").sub(/\A(.*); line (\d+)\z/, "line \\2: \\1")]
+        raise InvalidInput,
+          [error.message.sub(%r{ in line (\d+)\.}, "; line \\1").sub(/\A(.*); line (\d+)\z/, "line \\2: \\1")]
       end
       private_class_method :text, :parse
     end

@@ -2,10 +2,14 @@
 
 module Windlass
   module Formats
-    # Text as programs write it: UTF-8 with or without a byte order mark, UTF-16 (which spreadsheets call Unicode text), Windows-1252; lines
-    # that end in one way or another.
+    # Text as programs write it: UTF-8 with or without a byte order mark, UTF-16 (which spreadsheets call Unicode text),
+    # Windows-1252; lines that end in one way or another.
     module Text
-      MARKS = {"\xEF\xBB\xBF".b => Encoding::UTF_8, "\xFF\xFE".b => Encoding::UTF_16LE, "\xFE\xFF".b => Encoding::UTF_16BE}.freeze
+      MARKS = {
+        "\xEF\xBB\xBF".b => Encoding::UTF_8,
+        "\xFF\xFE".b => Encoding::UTF_16LE,
+        "\xFE\xFF".b => Encoding::UTF_16BE
+      }.freeze
       # So much is looked at where no mark says it.
       LOOKED_AT = 400
       LEAST_LOOKED_AT = 16
@@ -35,7 +39,11 @@ module Windlass
         utf8 = raw.dup.force_encoding(Encoding::UTF_8)
         return utf8 if encoding.nil? && utf8.valid_encoding?
 
-        raw.force_encoding(encoding || Encoding::WINDOWS_1252).encode(Encoding::UTF_8, invalid: :replace, undef: :replace)
+        raw.force_encoding(encoding || Encoding::WINDOWS_1252).encode(
+          Encoding::UTF_8,
+          invalid: :replace,
+          undef: :replace
+        )
       end
       private_class_method :unmarked, :decoded
     end

@@ -2,12 +2,21 @@
 
 module Windlass
   module Formats
-    # What each cue sounds like: pitches in hertz, each so many seconds after the first; and how long one of them is. As the deck has it
-    # (`sound.js`).
+    # What each cue sounds like: pitches in hertz, each so many seconds after the first; and how long one of them is. As
+    # the deck has it (`sound.js`).
     module Tones
       TONES = {
-        in: [[440, 0], [660, 0.09]], out: [[660, 0], [440, 0.09]], hold_full: [[330, 0]], hold_empty: [[262, 0]], sound: [[587, 0], [587, 0.09]], breathe: [[523, 0], [523, 0.16]], tick: [[880, 0]], accent: [[988, 0]],
-        end: [[523, 0], [659, 0.16], [784, 0.32]], call: [[784, 0], [988, 0.14]], note: [[nil, 0]]
+        in: [[440, 0], [660, 0.09]],
+        out: [[660, 0], [440, 0.09]],
+        hold_full: [[330, 0]],
+        hold_empty: [[262, 0]],
+        sound: [[587, 0], [587, 0.09]],
+        breathe: [[523, 0], [523, 0.16]],
+        tick: [[880, 0]],
+        accent: [[988, 0]],
+        end: [[523, 0], [659, 0.16], [784, 0.32]],
+        call: [[784, 0], [988, 0.14]],
+        note: [[nil, 0]]
       }.freeze
       LENGTH_S = Hash.new(0.12).merge(hold_full: 0.35, hold_empty: 0.35, tick: 0.04, accent: 0.04).freeze
       RISE_S = 0.01
@@ -30,7 +39,8 @@ module Windlass
         step = 2 * Math::PI * pitch / rate
         ((length + FALL_S) * rate).floor.times do |at|
           t = at / rate.to_f
-          all[from + at] += Math.sin(step * at) * [t / RISE_S, 1, (length + FALL_S - t) / FALL_S].min if from + at < all.size
+          all[from + at] += Math.sin(step * at) * [t / RISE_S, 1, (length + FALL_S - t) / FALL_S].min if from + at <
+            all.size
         end
       end
       private_class_method :add

@@ -4,7 +4,10 @@ module Windlass
   # Sessions that were not run on the deck.
   module Log
     # A hold of a note, or one left out. Seconds; first_breath nil where nobody knows it; sao2_low 0..1.
-    Round = Value.define(:held_s, skipped: false, first_breath: nil, urge_s: nil, contraction_s: nil, sao2_low: nil, target_s: nil)
+    Round =
+      Value.define(
+        :held_s, skipped: false, first_breath: nil, urge_s: nil, contraction_s: nil, sao2_low: nil, target_s: nil
+      )
 
     # A note read: date [Date], at [String, nil] `18:30`, rounds, effort, symptoms [Array<Symbol>], note.
     Entry = Value.define(:date, :at, :rounds, :effort, :symptoms, :note)
@@ -15,9 +18,14 @@ module Windlass
       TIMES = 1..100
       LOW = 30..100
       EFFORT = 0..10
-      BREATHS = {"s" => :smooth, "smooth" => :smooth, "d" => :deeper, "deeper" => :deeper, "g" => :gasp, "gasp" => :gasp}.freeze
+      BREATHS = {
+        "s" => :smooth, "smooth" => :smooth, "d" => :deeper, "deeper" => :deeper, "g" => :gasp, "gasp" => :gasp
+      }.freeze
       LEFT_OUT = %w[x - –].freeze
-      MARKS = {"u" => :urge_s, "urge" => :urge_s, "c" => :contraction_s, "contraction" => :contraction_s, "lo" => :sao2_low, "low" => :sao2_low}.freeze
+      MARKS = {
+        "u" => :urge_s, "urge" => :urge_s, "c" => :contraction_s, "contraction" => :contraction_s, "lo" => :sao2_low,
+        "low" => :sao2_low
+      }.freeze
       EFFORTS = %w[e effort].freeze
       ALL_SMOOTH = "ok"
 
@@ -44,7 +52,14 @@ module Windlass
         take until @words.empty?
         raise InvalidInput, @faults if @faults.any?
 
-        Entry.new(date: @date || @today, at: @at, rounds: rounds, effort: @effort, symptoms: @symptoms.uniq, note: @note)
+        Entry.new(
+          date: @date || @today,
+          at: @at,
+          rounds: rounds,
+          effort: @effort,
+          symptoms: @symptoms.uniq,
+          note: @note
+        )
       end
 
       private
@@ -67,16 +82,23 @@ module Windlass
 
       def number(text) = Numbers.plain(text.tr(",", ".").to_r)
 
-      HOLD = /\A(?:(?<minutes>\d{1,3})[:m](?<rest>\d{1,2}(?:[.,]\d+)?)?s?|(?<seconds>\d{1,5}(?:[.,]\d+)?)s?)(?:[x×](?<times>\d{1,4}))?\z/
+      HOLD =
+        /\A(?:(?<minutes>\d{1,3})[:m](?<rest>\d{1,2}(?:[.,]\d+)?)?s?|(?<seconds>\d{1,5}(?:[.,]\d+)?)s?)(?:[x×](?<times>\d{1,4}))?\z/
 
       def hold(word)
         found = HOLD.match(word.text) or return
-        return fault(word, "\"#{word.written}\" is not a time; after the minutes come 00 to 59 seconds") if found[:minutes] && number(found[:rest] || "0") >= 60
+        if found[:minutes] && number(found[:rest] || "0") >= 60
+          return fault(word, "\"#{word.written}\" is not a time; after the minutes come 00 to 59 seconds")
+        end
 
         seconds = found[:seconds] ? number(found[:seconds]) : found[:minutes].to_i * 60 + number(found[:rest] || "0")
         times = (found[:times] || 1).to_i
-        return fault(word, "#{Words.number(seconds)} s is not allowed; allowed: #{HELD_S.min} to #{HELD_S.max} s") unless HELD_S.cover?(seconds)
-        return fault(word, "#{times} times is not allowed; allowed: #{TIMES.min} to #{TIMES.max}") unless TIMES.cover?(times)
+        unless HELD_S.cover?(seconds)
+          return fault(word, "#{Words.number(seconds)} s is not allowed; allowed: #{HELD_S.min} to #{HELD_S.max} s")
+        end
+        unless TIMES.cover?(times)
+          return fault(word, "#{times} times is not allowed; allowed: #{TIMES.min} to #{TIMES.max}")
+        end
 
         times.times { @rounds << {held_s: seconds.to_f} }
         true
@@ -97,14 +119,18 @@ module Windlass
       end
 
       def low(word, percent)
-        return fault(word, "#{Words.number(percent)} % is not allowed; allowed: #{LOW.min} to #{LOW.max} %") unless LOW.cover?(percent)
+        unless LOW.cover?(percent)
+          return fault(word, "#{Words.number(percent)} % is not allowed; allowed: #{LOW.min} to #{LOW.max} %")
+        end
 
         set(word, :sao2_low, (percent/100r).to_f)
       end
 
       def moment_of(word, key, seconds)
         held = @rounds.last&.fetch(:held_s)
-        return fault(word, "#{Words.number(seconds)} s lies after the hold of #{Words.number(held)} s") if held && seconds > held
+        if held && seconds > held
+          return fault(word, "#{Words.number(seconds)} s lies after the hold of #{Words.number(held)} s")
+        end
 
         set(word, key, seconds.to_f)
       end
@@ -112,7 +138,9 @@ module Windlass
       # What is said of the hold before it.
       def set(word, key, value)
         return fault(word, "\"#{word.written}\" belongs to a hold; there is none before it") if @rounds.empty?
-        return fault(word, "\"#{word.written}\" belongs to a hold; the one before it was left out") if @rounds.last[:skipped]
+        if @rounds.last[:skipped]
+          return fault(word, "\"#{word.written}\" belongs to a hold; the one before it was left out")
+        end
         return fault(word, "\"#{word.written}\" is said twice of one hold") if @rounds.last[key]
 
         @rounds.last[key] = value
@@ -123,7 +151,9 @@ module Windlass
         return unless EFFORTS.include?(name)
 
         value ||= following or return fault(word, "a number must follow \"#{word.written}\"")
-        return fault(word, "effort #{value} is not allowed; allowed: #{EFFORT.min} to #{EFFORT.max}") unless EFFORT.cover?(number(value))
+        unless EFFORT.cover?(number(value))
+          return fault(word, "effort #{value} is not allowed; allowed: #{EFFORT.min} to #{EFFORT.max}")
+        end
         return fault(word, "effort is said twice") if @effort
 
         @effort = number(value)

@@ -14,7 +14,13 @@ module Windlass
         return "x" if round.skipped || round.held_s.nil? || round.held_s < Line::HELD_S.min
 
         low = round.sao2_low && "lo#{number(round.sao2_low * 100)}"
-        [number(round.held_s), BREATHS[round.first_breath], marked("u", round.urge_s, round), marked("c", round.contraction_s, round), low].compact.join(" ")
+        [
+          number(round.held_s),
+          BREATHS[round.first_breath],
+          marked("u", round.urge_s, round),
+          marked("c", round.contraction_s, round),
+          low
+        ].compact.join(" ")
       end
 
       # To the millisecond; what lies after the hold is not told.

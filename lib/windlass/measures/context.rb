@@ -2,20 +2,20 @@
 
 module Windlass
   module Measures
-    # What has to be known of a person to read a score: the same 45 seconds are strength in one and a warning in another.
-    # baseline_s is the median of the fortnight before, nil where there is none.
+    # What has to be known of a person to read a score: the same 45 seconds are strength in one and a warning in
+    # another. baseline_s is the median of the fortnight before, nil where there is none.
     # @param trained [Boolean] a practised breath-holder
     # @param nervous [Boolean] uneasy with a blocked nose; a near-drowning or suffocation in the past
     # @param sleep_signs [Boolean] snoring, daytime sleepiness, pauses in sleep
     # @param busy_signs [Boolean] mouth breathing by day, yawning
     # @param child [Boolean] under twelve: no holds at all
     # @param use [Symbol] :primary, :background or :paused
-    Context = Value.define(
-      trained: false, nervous: false, sleep_signs: false, busy_signs: false, child: false, use: :primary, baseline_s: nil
-    )
+    Context =
+      Value.define(
+        trained: false, nervous: false, sleep_signs: false, busy_signs: false, child: false, use: :primary,
+        baseline_s: nil
+      )
 
-    CONTROL_PAUSE_USES = {
-      primary: "main measure", background: "background only", paused: "paused"
-    }.freeze
+    CONTROL_PAUSE_USES = {primary: "main measure", background: "background only", paused: "paused"}.freeze
   end
 end

@@ -6,13 +6,27 @@ module Windlass
     class EmptyHold < Kind
       include HeldToTheEnd
 
-      about id: "empty_hold", name: "Empty hold", unit: "s", value: :seconds, clock: :stopwatch,
-        steps: ["Dry, seated or lying.", "A complete, easy breath out, nothing forced, and pinch the nose.", "Hold while it stays easy. Mark the first urge."],
+      about id: "empty_hold",
+        name: "Empty hold",
+        unit: "s",
+        value: :seconds,
+        clock: :stopwatch,
+        steps: [
+          "Dry, seated or lying.",
+          "A complete, easy breath out, nothing forced, and pinch the nose.",
+          "Hold while it stays easy. Mark the first urge."
+        ],
         cautions: ["There is less reserve than after a full breath: stop sooner."]
 
       field :seconds, "Held", unit: "s", range: (1..300)
       field :first_urge_s, "First urge", unit: "s", range: (0..300), optional: true, mark: "U"
-      field :first_breath, "The first breath after it was", choices: {"smooth" => "smooth", "deeper" => "deeper", "gasp" => "a gasp"}
+      field :first_breath,
+        "The first breath after it was",
+        choices: {
+          "smooth" => "smooth",
+          "deeper" => "deeper",
+          "gasp" => "a gasp"
+        }
       field :eventful, "Afterwards", choices: AFTERWARDS
 
       def activity = Progression::EMPTY_TEST
@@ -26,7 +40,8 @@ module Windlass
         [
           ("#{(taken.value * 100.0 / best).round} % of the maximal hold." if best && taken.value < best),
           ("Longer than the maximal hold: an empty hold never is. Take both again." if best && taken.value >= best),
-          ("The first breath was a gasp: held too long." if taken.details[:first_breath] == "gasp"), afterwards(taken)
+          ("The first breath was a gasp: held too long." if taken.details[:first_breath] == "gasp"),
+          afterwards(taken)
         ]
       end
     end

@@ -6,25 +6,26 @@ module Windlass
     # @param range [Range, nil] of a number; nil with choices and text
     # @param choices [Hash{String => String}, nil]
     # @param mark [String, nil] key that sets it while the clock runs
-    Field = Value.define(:key, :words, unit: nil, range: nil, choices: nil, optional: false, mark: nil) do
-      # @return [String] `Breaths, a minute`, `Held (1:35 or 95 s)`
-      def label = (unit == "s") ? "#{words} (1:35 or 95 s)" : [words, unit].compact.join(", ")
+    Field =
+      Value.define(:key, :words, unit: nil, range: nil, choices: nil, optional: false, mark: nil) do
+        # @return [String] `Breaths, a minute`, `Held (1:35 or 95 s)`
+        def label = (unit == "s") ? "#{words} (1:35 or 95 s)" : [words, unit].compact.join(", ")
 
-      # @return [String] an answer as it is typed: `3:14.2`
-      def typed(value)
-        return value.to_s unless value.is_a?(Numeric)
+        # @return [String] an answer as it is typed: `3:14.2`
+        def typed(value)
+          return value.to_s unless value.is_a?(Numeric)
 
-        (unit == "s") ? Words.typed_seconds(value) : Words.number(value)
+          (unit == "s") ? Words.typed_seconds(value) : Words.number(value)
+        end
+
+        # @return [String] an answer: `3:14`, `54 a minute`, `a gasp`
+        def in_words(value)
+          return choices.fetch(value) if choices
+          return value.to_s unless value.is_a?(Numeric)
+
+          (unit == "s") ? Words.seconds(value) : [Words.number(value), unit].compact.join(" ")
+        end
       end
-
-      # @return [String] an answer: `3:14`, `54 a minute`, `a gasp`
-      def in_words(value)
-        return choices.fetch(value) if choices
-        return value.to_s unless value.is_a?(Numeric)
-
-        (unit == "s") ? Words.seconds(value) : [Words.number(value), unit].compact.join(" ")
-      end
-    end
 
     # A measure as it was taken. details: the other fields by key.
     Taken = Value.define(:value, :details, :taken_at)
@@ -35,11 +36,18 @@ module Windlass
     Reading = Value.define(:headline, :sentences)
 
     # What may be noted after a hold that was taken to its end. Whatever else was noted before is a doubt too.
-    AFTERWARDS = {"no" => "nothing to note", "dizzy" => "dizzy or tingling", "stop" => "shaking, blue lips, passed out, or worse"}.freeze
+    AFTERWARDS = {
+      "no" => "nothing to note",
+      "dizzy" => "dizzy or tingling",
+      "stop" => "shaking, blue lips, passed out, or worse"
+    }.freeze
 
     # What both holds have in common that are taken to their end.
     module HeldToTheEnd
-      def stop(taken) = ("#{name} on #{Words.date(taken.taken_at.to_date)}: #{AFTERWARDS.fetch("stop")}." if taken.details[:eventful] == "stop")
+      def stop(taken) =
+        if taken.details[:eventful] == "stop"
+          "#{name} on #{Words.date(taken.taken_at.to_date)}: #{AFTERWARDS.fetch("stop")}."
+        end
 
       def went_well?(taken) = [nil, "no"].include?(taken.details[:eventful]) && taken.details[:first_breath] != "gasp"
 
@@ -61,7 +69,9 @@ module Windlass
         # @param steps [Array<String>] what to do, in order
         # @param value [Symbol] key of the field that is charted, and that doses may be computed from
         def about(id:, name:, unit:, steps:, value:, clock: :none, cautions: [])
-          @facts = {id: id, name: name, unit: unit, steps: steps, value: value, clock: clock, cautions: cautions}.freeze
+          @facts = {
+            id: id, name: name, unit: unit, steps: steps, value: value, clock: clock, cautions: cautions
+          }.freeze
         end
 
         def field(key, words, **more) = fields << Field.new(key: key, words: words, **more)
@@ -95,7 +105,10 @@ module Windlass
       # @param context [ReadingContext]
       # @return [Reading]
       def read(taken, context)
-        Reading.new(headline: headline(taken), sentences: [*sentences(taken, context), comparison(taken, context)].compact.freeze)
+        Reading.new(
+          headline: headline(taken),
+          sentences: [*sentences(taken, context), comparison(taken, context)].compact.freeze
+        )
       end
 
       # @return [String] `1:35`, `24 beats`

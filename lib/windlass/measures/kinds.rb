@@ -3,7 +3,8 @@
 module Windlass
   module Measures
     # A kind of measure is a file in this folder and a line here. The control pause has a way of its own.
-    KINDS = [MaximalHold, EmptyHold, SustainedExhale, BreathingMovement, RestingNumbers].map { |kind| kind.new.freeze }.freeze
+    KINDS =
+      [MaximalHold, EmptyHold, SustainedExhale, BreathingMovement, RestingNumbers].map { |kind| kind.new.freeze }.freeze
 
     # @param id [String]
     # @return [Kind]

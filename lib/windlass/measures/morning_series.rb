@@ -15,7 +15,8 @@ module Windlass
       # @param control_pauses [Enumerable<ControlPause>] in any order
       def initialize(control_pauses)
         on_waking = control_pauses.select(&:on_waking).sort_by(&:taken_at)
-        @scores = on_waking.group_by { |pause| pause.taken_at.to_date }.filter_map { |_day, taken| taken.find(&:valid?) }
+        @scores =
+          on_waking.group_by { |pause| pause.taken_at.to_date }.filter_map { |_day, taken| taken.find(&:valid?) }
         @scores.freeze
         # Days as numbers: a chart asks for a fortnight before every single score.
         @days = @scores.map { |pause| pause.taken_at.to_date.jd }.freeze

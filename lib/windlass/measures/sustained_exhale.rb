@@ -7,9 +7,16 @@ module Windlass
       DAY_ONE = 12
       GOAL = 40
 
-      about id: "sustained_exhale", name: "Sustained exhale", unit: "beats", value: :beats, clock: :beats,
-        steps: ["Stand or sit tall, and set the tempo.", "In over four beats, which the clock counts down: belly, ribs, chest last.",
-          "Hiss on a quiet, steady stream, the ribs wide. Stop when they drop or the stream flickers."],
+      about id: "sustained_exhale",
+        name: "Sustained exhale",
+        unit: "beats",
+        value: :beats,
+        clock: :beats,
+        steps: [
+          "Stand or sit tall, and set the tempo.",
+          "In over four beats, which the clock counts down: belly, ribs, chest last.",
+          "Hiss on a quiet, steady stream, the ribs wide. Stop when they drop or the stream flickers."
+        ],
         cautions: ["If dizzy, rest and breathe gently."]
 
       field :tempo, "Tempo", unit: "beats a minute", range: (40..120)
@@ -19,13 +26,19 @@ module Windlass
 
       private
 
-      def headline(taken) = "#{Words.count(Words.number(taken.value).to_f.to_i, "beat")} at #{Words.number(taken.details[:tempo])} a minute, #{Words.seconds(taken.value * 60.0 / taken.details[:tempo])}."
+      def headline(taken) =
+        "#{Words.count(Words.number(taken.value).to_f.to_i, "beat")} at #{Words.number(taken.details[:tempo])} a " \
+        "minute, #{Words.seconds(taken.value * 60.0 / taken.details[:tempo])}."
 
       def sentences(taken, _context)
         [
-          (if taken.value < DAY_ONE then "Twelve is within most people's reach on day one: look at the breath in first."
-           elsif taken.value >= GOAL then "Forty and more is a fine goal, reached."
-           end),
+          (
+            if taken.value < DAY_ONE
+              "Twelve is within most people's reach on day one: look at the breath in first."
+            elsif taken.value >= GOAL
+              "Forty and more is a fine goal, reached."
+            end
+          ),
           ("The ribs dropped: what counts is the length until they do." if taken.details[:width] != "yes"),
           ("The stream flickered: quieter, and shorter." if taken.details[:steady] == "flickering")
         ]

@@ -28,11 +28,14 @@ module Windlass
       # @param timeline [Timeline::Compiled]
       # @return [Hash{Integer => Float}] lowest reading of each hold that the recorded trace covers, by number
       def self.lows(recorded, timeline, lag_s)
-        timeline.holds.to_h do |place|
-          from = place.start_ms / 1000.0 + lag_s
-          to = place.end_ms / 1000.0 + lag_s + AFTER_HOLD_S
-          [place.number, recorded.select { |t, _| t.between?(from, to) }.map(&:last).min]
-        end.compact
+        timeline
+          .holds
+          .to_h do |place|
+            from = place.start_ms / 1000.0 + lag_s
+            to = place.end_ms / 1000.0 + lag_s + AFTER_HOLD_S
+            [place.number, recorded.select { |t, _| t.between?(from, to) }.map(&:last).min]
+          end
+          .compact
       end
 
       # @return [Array] every second one, or every third, until there are few enough

@@ -13,22 +13,29 @@ module Windlass
       # @param exhales_passively [Boolean] the coach has confirmed that this athlete does not empty further
       # @return [Float] seconds
       def self.seconds(body, before, exhales_passively: false)
-        KEPT.fetch([body, before, exhales_passively]) { of(simulation(body).run([*emptied(before, exhales_passively), instant]).holds.last) }
+        KEPT.fetch([body, before, exhales_passively]) do
+          of(simulation(body).run([*emptied(before, exhales_passively), instant]).holds.last)
+        end
       end
 
       # Ladders, sheets and the deck ask for the same ones.
       KEPT = Kept.new(300)
       private_constant :KEPT
 
-      # Caps of a retention that begins sooner than planned, after one breath of a round, after two, and so on; the lowest of
-      # all rounds.
+      # Caps of a retention that begins sooner than planned, after one breath of a round, after two, and so on; the
+      # lowest of all rounds.
       # @param compiled [Timeline::Compiled] whose breaths before a retention are numbered
       # @param full [Boolean] it is held on one full breath
       # @return [Array<Integer>] whole seconds
       def self.by_breath(body, compiled, full: false)
         found = Hash.new { |caps, number| caps[number] = [] }
         simulation = simulation(body)
-        closing = full ? compiled.segments.find { |one| one.kind == :inhale && one.breath.nil? } : compiled.segments.reverse.find { |one| one.kind == :exhale && one.breath }
+        closing =
+          if full
+            compiled.segments.find { |one| one.kind == :inhale && one.breath.nil? }
+          else
+            compiled.segments.reverse.find { |one| one.kind == :exhale && one.breath }
+          end
         closing = closing&.with(to: full ? :full : :residual, depth: nil)
         simulation.each_moment(compiled.segments, before: compiled.before) do |subject, segment|
           next unless segment.breath && segment.kind == (full ? :exhale : :inhale)

@@ -6,10 +6,11 @@ module Windlass
     module Fitting
       # A session with what was logged in it.
       # lows: saturation by number of the hold; urges: seconds from the hold's start, by number.
-      Logged = Value.define(:timeline, :lows, :urges) do
-        # @return [Array] equal where all that is logged is
-        def to_key = [timeline.segments, timeline.before, lows, urges]
-      end
+      Logged =
+        Value.define(:timeline, :lows, :urges) do
+          # @return [Array] equal where all that is logged is
+          def to_key = [timeline.segments, timeline.before, lows, urges]
+        end
 
       THRIFT = (0.6..1.2)
       # So many sessions' worth of belief that the athlete is like anybody: few data move thrift little.
@@ -25,7 +26,10 @@ module Windlass
       # @param remember [#call] keeps what a session taught: called with a key, and a block that works it out
       # @return [Float] in {THRIFT}; 1 without data
       def self.thrift(body, logged, remember: ANEW)
-        fits = logged.select { |session| session.lows.any? }.map { |session| remember.call([:thrift, body, session.to_key]) { thrift_of_session(body, session) } }
+        fits =
+          logged
+            .select { |session| session.lows.any? }
+            .map { |session| remember.call([:thrift, body, session.to_key]) { thrift_of_session(body, session) } }
         ((fits.sum + PRIOR_SESSIONS) / (fits.size + PRIOR_SESSIONS)).clamp(THRIFT)
       end
 
@@ -33,7 +37,11 @@ module Windlass
       # holds that started above the big level.
       # @return [Float, nil] mmHg; nil without such marks
       def self.full_threshold(body, logged, remember: ANEW)
-        Trends.median(logged.select { |session| session.urges.any? }.flat_map { |session| remember.call([:urges, body, session.to_key]) { stimuli(body, session) } })
+        Trends.median(
+          logged
+            .select { |session| session.urges.any? }
+            .flat_map { |session| remember.call([:urges, body, session.to_key]) { stimuli(body, session) } }
+        )
       end
 
       def self.stimuli(body, session)
@@ -70,8 +78,10 @@ module Windlass
       def self.trace(body, timeline)
         rested = Subject.rested(body)
         after = Timeline::Segment.new(kind: :breathe, ms: 40_000, rate: RESTING_RATE)
-        Simulation.new(rested, calibration: Calibration.from(rested, control_pause_s: nil))
-          .run([*timeline.segments, after], trace: true, before: timeline.before).trace
+        Simulation
+          .new(rested, calibration: Calibration.from(rested, control_pause_s: nil))
+          .run([*timeline.segments, after], trace: true, before: timeline.before)
+          .trace
       end
       private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :misfit, :trace
     end

@@ -57,8 +57,14 @@ module Windlass
         o2_middle = LEAST if (o2_middle = o2 + @d_o2 * half) < LEAST
         co2_middle = LEAST if (co2_middle = co2 + @d_co2 * half) < LEAST
         venous_middle = LEAST if (venous_middle = venous + @d_venous * half) < LEAST
-        look(o2_middle, co2_middle, n2_middle, venous_middle, @fast_co2 * nudge(@d_fast * half / fast),
-          @slow_co2 * nudge(@d_slow * half / slow))
+        look(
+          o2_middle,
+          co2_middle,
+          n2_middle,
+          venous_middle,
+          @fast_co2 * nudge(@d_fast * half / fast),
+          @slow_co2 * nudge(@d_slow * half / slow)
+        )
         rates(o2_middle, co2_middle, n2_middle, venous_middle, @metabolic_rate * thrift, rate, inflow)
         @o2 = LEAST if (@o2 = o2 + @d_o2 * minutes) < LEAST
         @co2 = LEAST if (@co2 = co2 + @d_co2 * minutes) < LEAST

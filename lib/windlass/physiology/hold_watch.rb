@@ -7,7 +7,8 @@ module Windlass
     class HoldWatch
       attr_reader :urge_s, :floor_s, :lowest_saturation
 
-      # @return [Float, nil] when alveolar oxygen falls so low that nobody is conscious and the numbers mean nothing any more
+      # @return [Float, nil] when alveolar oxygen falls so low that nobody is conscious and the numbers mean nothing any
+      #   more
       attr_reader :beyond_s
 
       # @param threshold [Float, nil] urge stimulus at which the urge begins; nil: not calibrated
@@ -36,7 +37,8 @@ module Windlass
 
       private
 
-      # Steps are short against the curves, so a straight line between two of them is exact to a few hundredths of a second.
+      # Steps are short against the curves, so a straight line between two of them is exact to a few hundredths of a
+      # second.
       def crossing(at_s, before, now, limit)
         return at_s if before.nil? || before == now
 

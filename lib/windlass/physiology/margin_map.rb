@@ -2,8 +2,8 @@
 
 module Windlass
   module Physiology
-    # How the first urge and the oxygen floor move with the number of deep breaths before a hold, and what a hold of each
-    # length would mean: the urge in time, or too late to protect.
+    # How the first urge and the oxygen floor move with the number of deep breaths before a hold, and what a hold of
+    # each length would mean: the urge in time, or too late to protect.
     module MarginMap
       BREATHS = (0..40).step(4).to_a.freeze
       HOLDS_S = (15..240).step(15).to_a.freeze

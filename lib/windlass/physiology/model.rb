@@ -16,8 +16,13 @@ module Windlass
         @body = body
         @floor = floor
         @rested = Subject.rested(body)
-        @calibration = Calibration.from(seated, control_pause_s: control_pause_s, full_threshold: full_threshold,
-          oximeter_logged: oximeter_logged)
+        @calibration =
+          Calibration.from(
+            seated,
+            control_pause_s: control_pause_s,
+            full_threshold: full_threshold,
+            oximeter_logged: oximeter_logged
+          )
         freeze
       end
 

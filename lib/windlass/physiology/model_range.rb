@@ -10,9 +10,12 @@ module Windlass
 
       # @return [String, nil] why there is no forecast
       def self.objection(age:, barometric_mmhg: 760, pregnant: false, lung_disease: false)
-        if age < YOUNGEST_YEARS then "No forecast under #{YOUNGEST_YEARS} years: the model was fitted to adults."
-        elsif pregnant then "No forecast in pregnancy: the model knows nothing of it."
-        elsif lung_disease then "No forecast with lung disease: the model knows healthy lungs only."
+        if age < YOUNGEST_YEARS
+          "No forecast under #{YOUNGEST_YEARS} years: the model was fitted to adults."
+        elsif pregnant
+          "No forecast in pregnancy: the model knows nothing of it."
+        elsif lung_disease
+          "No forecast with lung disease: the model knows healthy lungs only."
         elsif barometric_mmhg < LOWEST_BAROMETRIC
           "No forecast above about 1,500 m: oxygen runs out much sooner there."
         end

@@ -64,11 +64,16 @@ module Windlass
       # @return [Array<Reading>] one a second; saturation in whole percent, pulse in whole beats a minute
       def readings
         pulse = @resting_pulse.to_f
-        Oximeter.readings(@trace, 1).map do |t, saturation|
-          pulse += (pulse_wanted(t) - pulse) * (1 - Math.exp(-1 / PULSE_LAG_S))
-          Reading.new(t: t, saturation: (saturation * 100 + noise(NOISE_POINTS)).round.clamp(40, 100),
-            pulse: (pulse + noise(NOISE_BEATS)).round)
-        end
+        Oximeter
+          .readings(@trace, 1)
+          .map do |t, saturation|
+            pulse += (pulse_wanted(t) - pulse) * (1 - Math.exp(-1 / PULSE_LAG_S))
+            Reading.new(
+              t: t,
+              saturation: (saturation * 100 + noise(NOISE_POINTS)).round.clamp(40, 100),
+              pulse: (pulse + noise(NOISE_BEATS)).round
+            )
+          end
       end
 
       private

@@ -24,8 +24,13 @@ module Windlass
         worked_up(subject, before)
         recorder = Recorder.new(subject) if trace
         holds = segments.filter_map { |segment| play(subject, segment) }
-        Forecast.new(threshold: @calibration.threshold, floor: @floor, holds: holds.freeze, trace: recorder&.trace,
-          end_state: EndState.new(po2: subject.po2, pco2: subject.pco2, sao2: subject.saturation))
+        Forecast.new(
+          threshold: @calibration.threshold,
+          floor: @floor,
+          holds: holds.freeze,
+          trace: recorder&.trace,
+          end_state: EndState.new(po2: subject.po2, pco2: subject.pco2, sao2: subject.saturation)
+        )
       end
 
       # Plays a session and shows the subject after each segment.
@@ -59,9 +64,12 @@ module Windlass
       def play(subject, segment)
         seconds = segment.ms / 1000.0
         case segment.kind
-        when :hold then hold(subject, seconds, segment.mets)
-        when :breathe then subject.breathe(seconds, segment.rate, segment.mets) && nil
-        else subject.move(seconds, subject.body.level_l(segment.level), segment.mets) && nil
+        when :hold
+          hold(subject, seconds, segment.mets)
+        when :breathe
+          subject.breathe(seconds, segment.rate, segment.mets) && nil
+        else
+          subject.move(seconds, subject.body.level_l(segment.level), segment.mets) && nil
         end
       end
 
@@ -70,7 +78,12 @@ module Windlass
         threshold = @calibration.threshold_for(subject.volume, subject.body)
         watch = HoldWatch.new(subject, threshold: threshold, floor: @floor)
         hold_watched(subject, watch, seconds, mets)
-        ended = {pco2_end: subject.pco2, po2_end: subject.po2, sao2_min: watch.lowest_saturation, beyond_s: watch.beyond_s}
+        ended = {
+          pco2_end: subject.pco2,
+          po2_end: subject.po2,
+          sao2_min: watch.lowest_saturation,
+          beyond_s: watch.beyond_s
+        }
         look_ahead(subject, watch, LOOK_AHEAD_S - seconds, mets) unless watch.complete? || !@look_ahead
         forecast(before.merge(ended), watch)
       end
@@ -83,8 +96,13 @@ module Windlass
       end
 
       def start_of(subject, seconds)
-        {start_s: subject.elapsed_s, seconds: seconds, pco2_start: subject.pco2, po2_start: subject.po2,
-         co2_washout: @rested.exchange.fast_pco2 - subject.exchange.fast_pco2}
+        {
+          start_s: subject.elapsed_s,
+          seconds: seconds,
+          pco2_start: subject.pco2,
+          po2_start: subject.po2,
+          co2_washout: @rested.exchange.fast_pco2 - subject.exchange.fast_pco2
+        }
       end
 
       # Beyond the planned end, on a twin: the session itself goes on from where the hold ended.
@@ -99,8 +117,13 @@ module Windlass
 
       def forecast(known, watch)
         margin_s = Margin.seconds(watch.urge_s, watch.floor_s)
-        HoldForecast.new(**known, urge_s: watch.urge_s, floor_s: watch.floor_s, margin_s: margin_s,
-          margin: Margin.classify(margin_s, trusted: @calibration.trusted))
+        HoldForecast.new(
+          **known,
+          urge_s: watch.urge_s,
+          floor_s: watch.floor_s,
+          margin_s: margin_s,
+          margin: Margin.classify(margin_s, trusted: @calibration.trusted)
+        )
       end
     end
   end

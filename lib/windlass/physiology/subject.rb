@@ -23,7 +23,8 @@ module Windlass
 
       # A settled body: fifteen minutes of quiet breathing behind it, the clock at 0.
       # @return [Subject]
-      def self.rested(body, step_scale: 1.0) = RESTED.fetch([body, step_scale]) { new(body, step_scale: step_scale).tap(&:settle) }.dup
+      def self.rested(body, step_scale: 1.0) =
+        RESTED.fetch([body, step_scale]) { new(body, step_scale: step_scale).tap(&:settle) }.dup
 
       # @param state [State] where it begins
       # @param step_scale [Float] makes every step so much shorter

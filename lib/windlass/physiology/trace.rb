@@ -5,9 +5,7 @@ module Windlass
     # A session as the model saw it, one sample a step.
     class Trace
       # Seconds; litres of each gas in the lungs. Amounts, not pressures, run straight between two steps.
-      Sample = Struct.new(:t, :o2, :co2, :n2) do
-        def volume = o2 + co2 + n2
-      end
+      Sample = Struct.new(:t, :o2, :co2, :n2) { def volume = o2 + co2 + n2 }
 
       # Seconds, litres, mmHg, saturation 0..1 in the lungs' blood.
       Point = Struct.new(:t, :volume, :po2, :pco2, :sao2)

@@ -7,9 +7,9 @@ module Windlass
 
     # The weeks of a programme: which are easy, what is near, how often a training may come.
     class Calendar
-      EASY_SHARE = 2/3r
+      EASY_SHARE = 2 / 3r
       EASING_DAYS = 7
-      EASING_SHARE = 1/2r
+      EASING_SHARE = 1 / 2r
 
       attr_reader :from, :weeks, :events, :waters, :absences
 
@@ -17,7 +17,15 @@ module Windlass
       # @param weeks [Integer]
       # @param easy_every [Integer, nil] every how manieth week is easy; nil: none
       # @param clock [#call] date and minutes of the day to a Time of the place
-      def initialize(from:, weeks:, events: [], waters: [], absences: [], easy_every: 4, clock: ->(date, minutes) { Time.utc(date.year, date.month, date.day) + minutes * 60 })
+      def initialize(
+        from:,
+        weeks:,
+        events: [],
+        waters: [],
+        absences: [],
+        easy_every: 4,
+        clock: ->(date, minutes) { Time.utc(date.year, date.month, date.day) + minutes * 60 }
+      )
         @from = from
         @weeks = weeks
         @events = events.sort_by(&:date)
@@ -27,7 +35,10 @@ module Windlass
         @clock = clock
         @eased = near(EASING_DAYS, 1)
         @eves = near(1, 0)
-        @days = (-Progression::Record::RAMP_WEEKS...weeks).to_h { |week| [week, (from + 7 * week...from + 7 * (week + 1)).to_a.freeze] }.freeze
+        @days =
+          (-Progression::Record::RAMP_WEEKS...weeks)
+            .to_h { |week| [week, (from + 7 * week...from + 7 * (week + 1)).to_a.freeze] }
+            .freeze
         freeze
       end
 
@@ -77,7 +88,11 @@ module Windlass
 
       # @return [Hash{Date => Array<Event>}] events that are from so many to so many days ahead
       def near(most, least)
-        @events.reject(&:test?).each_with_object({}) { |event, days| (least..most).each { |back| (days[event.date - back] ||= []) << event } }
+        @events
+          .reject(&:test?)
+          .each_with_object({}) do |event, days|
+            (least..most).each { |back| (days[event.date - back] ||= []) << event }
+          end
       end
     end
   end

@@ -2,7 +2,8 @@
 
 module Windlass
   module Programme
-    # What planning anew would change. A session that stays where it was, or goes elsewhere within the days around it, is the same one.
+    # What planning anew would change. A session that stays where it was, or goes elsewhere within the days around it,
+    # is the same one.
     class Difference
       WITHIN_DAYS = 7
 

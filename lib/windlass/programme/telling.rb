@@ -14,21 +14,56 @@ module Windlass
       # @param planner [Planner]
       # @return [Hash] of an {Entry}
       def self.of(one, planner)
-        {training: one.training, date: one.date, at: one.berth.slot.at, begins: one.begins.strftime("%H:%M"), minutes: one.berth.slot.minutes, place: one.berth.slot.place, rung: one.course.rung, dose: one.course.dose,
-         expected: one.course.expected, light: one.ready.light?, seconds: one.course.seconds, hold_seconds: one.course.hold_seconds, fixed: one.fixed, proposed: one.training.test? && !one.fixed, apart: one.apart?,
-         reasons: reasons(one, planner).freeze}
+        {
+          training: one.training,
+          date: one.date,
+          at: one.berth.slot.at,
+          begins: one.begins.strftime("%H:%M"),
+          minutes: one.berth.slot.minutes,
+          place: one.berth.slot.place,
+          rung: one.course.rung,
+          dose: one.course.dose,
+          expected: one.course.expected,
+          light: one.ready.light?,
+          seconds: one.course.seconds,
+          hold_seconds: one.course.hold_seconds,
+          fixed: one.fixed,
+          proposed: one.training.test? && !one.fixed,
+          apart: one.apart?,
+          reasons: reasons(one, planner).freeze
+        }
       end
 
       def self.reasons(one, planner)
-        [count(one, planner), spacing(one, planner), eased(one, planner), *one.ready.reasons.map { |reason| Reason.new(rule: reason.rule, text: [reason.text, reason.lifts].compact.join(" ")) }].compact
+        [
+          count(one, planner),
+          spacing(one, planner),
+          eased(one, planner),
+          *one.ready.reasons.map do |reason|
+            Reason.new(rule: reason.rule, text: [reason.text, reason.lifts].compact.join(" "))
+          end
+        ].compact
       end
 
       def self.count(one, planner)
-        return Reason.new(rule: "test.due", text: one.fixed ? "The test lies on its day." : "A maximal hold is due: the doses are computed from it.") if one.training.test?
+        if one.training.test?
+          return (
+            Reason.new(
+              rule: "test.due",
+              text: one.fixed ? "The test lies on its day." : "A maximal hold is due: the doses are computed from it."
+            )
+          )
+        end
 
         week = planner.calendar.week_of(one.date)
         own = planner.placed.select { |other| other.key == one.key && planner.calendar.week_of(other.date) == week }
-        Reason.new(rule: "asked", text: "#{planner.done(one.training, week) + own.index(one) + 1} of #{Words.count(planner.calendar.times(one.training, week), "time", "times")} this week#{", where you put it" if one.fixed}.")
+        Reason.new(
+          rule: "asked",
+          text:
+            "#{planner.done(one.training, week) + own.index(one) + 1} of " \
+            "#{Words.count(planner.calendar.times(one.training, week), "time", "times")} this " \
+            "week#{", where you put it" if one.fixed}."
+        )
       end
 
       def self.spacing(one, planner)
@@ -39,9 +74,13 @@ module Windlass
       def self.eased(one, planner)
         event = planner.calendar.eased_toward(one.date) || planner.calendar.eve(one.date)
         return Reason.new(rule: "event.times", text: "Eased toward #{event.in_words}.") if event
-        return Reason.new(rule: "easy.times", text: "An easy week.") if planner.calendar.easy?(planner.calendar.week_of(one.date))
+        if planner.calendar.easy?(planner.calendar.week_of(one.date))
+          return Reason.new(rule: "easy.times", text: "An easy week.")
+        end
 
-        Reason.new(rule: "step", text: "A step is expected by then: what comes of it the verdicts say.") if one.course.expected && one.course.rung.to_i > one.training.standing.rung
+        if one.course.expected && one.course.rung.to_i > one.training.standing.rung
+          Reason.new(rule: "step", text: "A step is expected by then: what comes of it the verdicts say.")
+        end
       end
       private_class_method :reasons, :count, :spacing, :eased
     end

@@ -10,7 +10,11 @@ module Windlass
       NEAR_DAYS = (Progression::Readiness::STRENUOUS_HOURS / 24.0).ceil
       FAR_DAYS = Progression::Readiness::MAXIMAL_DAYS
       # Protocols of which there are so many days in a row at most.
-      DAYS_RUNNING = Protocols::ALL.filter_map { |protocol| [protocol.id, protocol.days_running] if protocol.days_running }.to_h.freeze
+      DAYS_RUNNING =
+        Protocols::ALL
+          .filter_map { |protocol| [protocol.id, protocol.days_running] if protocol.days_running }
+          .to_h
+          .freeze
       NOBODY = Screening::Screen.new(answered_on: Date.new(2000, 1, 1), age: Screening::Ages::ADULT)
 
       # @param calendar [Calendar]
@@ -47,7 +51,9 @@ module Windlass
       def limit_s(week)
         return @limits[week] if @limits.key?(week)
 
-        @limits[week] = Walls.line_s((1..Progression::Record::RAMP_WEEKS).filter_map { |back| held_in_week(week - back) })
+        @limits[week] = Walls.line_s(
+          (1..Progression::Record::RAMP_WEEKS).filter_map { |back| held_in_week(week - back) }
+        )
       end
 
       # What a week came to, once it is planned.
@@ -83,16 +89,27 @@ module Windlass
       # @param before [Array<Planned>] in order of time
       # @return [Progression::Readiness::Ready]
       def ready(planned, before = [])
-        Progression::Readiness.of(Progression::Situation.new(**@ground, date: planned.date, now: planned.begins, activity: planned.training.activity,
-          standing: at(planned), watcher: WATCHER, answers: @calendar.water?(planned.date) ? [Progression::TodaysQuestions::WATER] : [],
-          forecast_washout: planned.course.washout, history: past + seen(before, planned)))
+        Progression::Readiness.of(
+          Progression::Situation.new(
+            **@ground,
+            date: planned.date,
+            now: planned.begins,
+            activity: planned.training.activity,
+            standing: at(planned),
+            watcher: WATCHER,
+            answers: @calendar.water?(planned.date) ? [Progression::TodaysQuestions::WATER] : [],
+            forecast_washout: planned.course.washout,
+            history: past + seen(before, planned)
+          )
+        )
       end
 
       # @param on [Date] the day that it was asked about
       # @return [Reason, nil]
       def refusal(ready, on)
         reason = ready.reasons.reject(&:go?).first
-        reason && Reason.new(rule: reason.rule, text: "On #{Words.date(on)}: #{[reason.text, reason.lifts].compact.join(" ")}")
+        reason &&
+          Reason.new(rule: reason.rule, text: "On #{Words.date(on)}: #{[reason.text, reason.lifts].compact.join(" ")}")
       end
 
       private
@@ -101,18 +118,29 @@ module Windlass
       def seen(before, planned)
         pasts = (@pasts ||= {}.compare_by_identity)
         near = before.select { |one| one.jd > planned.jd - NEAR_HISTORY_DAYS }
-        newest = near.none? { |one| one.key == planned.key } && before.reverse_each.find { |one| one.key == planned.key }
+        newest =
+          near.none? { |one| one.key == planned.key } && before.reverse_each.find { |one| one.key == planned.key }
         [*near, *([newest] if newest)].map { |one| pasts[one] ||= one.to_past }
       end
 
       # Only the near past says anything, and the newest of each protocol.
-      def past = @past ||= @ground.fetch(:history, []).group_by(&:protocol).flat_map { |_, sessions|
-        newest = sessions.max_by(&:place_in_time)
-        sessions.select { |one| one.equal?(newest) || one.date > @since - NEAR_HISTORY_DAYS || (one.symptoms & Progression::Symptoms::STOPS.keys).any? }
-      }
+      def past =
+        @past ||=
+          @ground
+            .fetch(:history, [])
+            .group_by(&:protocol)
+            .flat_map do |_, sessions|
+              newest = sessions.max_by(&:place_in_time)
+              sessions.select do |one|
+                one.equal?(newest) || one.date > @since - NEAR_HISTORY_DAYS ||
+                  (one.symptoms & Progression::Symptoms::STOPS.keys).any?
+              end
+            end
       NEAR_HISTORY_DAYS = 15
 
-      def at(planned) = planned.training.standing && planned.course.rung && planned.training.standing.with(rung: planned.course.rung, dose: planned.course.dose)
+      def at(planned) =
+        planned.training.standing && planned.course.rung &&
+          planned.training.standing.with(rung: planned.course.rung, dose: planned.course.dose)
 
       def in_order(one, other)
         order = one.begins <=> other.begins
@@ -148,7 +176,15 @@ module Windlass
       def kind(planned)
         @kinds[planned.course] ||= begin
           activity = planned.training.activity
-          [activity.id, activity.family_ids, planned.over_breathing?, spared?(planned), activity.daily?(planned.course.dose, @ground[:measures]), activity.strenuous?, activity.once_a_day?].join(" ").to_sym
+          [
+            activity.id,
+            activity.family_ids,
+            planned.over_breathing?,
+            spared?(planned),
+            activity.daily?(planned.course.dose, @ground[:measures]),
+            activity.strenuous?,
+            activity.once_a_day?
+          ].join(" ").to_sym
         end
       end
 
@@ -157,8 +193,22 @@ module Windlass
 
       # Of two sessions alone, for somebody who may do everything.
       def pair(earlier, later, activity: later.training.activity)
-        refusal(Progression::Readiness.of(Progression::Situation.new(date: later.date, now: later.begins, activity: activity, screen: @nobodies[later.date], watcher: WATCHER,
-          standing: (at(later) if activity.equal?(later.training.activity)), forecast_washout: later.course.washout, measures: @ground[:measures], history: [earlier.to_past])), later.date)
+        refusal(
+          Progression::Readiness.of(
+            Progression::Situation.new(
+              date: later.date,
+              now: later.begins,
+              activity: activity,
+              screen: @nobodies[later.date],
+              watcher: WATCHER,
+              standing: (at(later) if activity.equal?(later.training.activity)),
+              forecast_washout: later.course.washout,
+              measures: @ground[:measures],
+              history: [earlier.to_past]
+            )
+          ),
+          later.date
+        )
       end
 
       # The water that comes after it stays open.
@@ -168,7 +218,11 @@ module Windlass
         @calendar.waters.each do |water|
           next unless (0..1).cover?((water.date - planned.date).to_i)
 
-          there = planned.with(berth: planned.berth.with(date: water.date), begins: @calendar.moment(water.date, water.at_min || 0))
+          there =
+            planned.with(
+              berth: planned.berth.with(date: water.date),
+              begins: @calendar.moment(water.date, water.at_min || 0)
+            )
           next if there.begins < planned.begins && water.at_min
 
           reason = pair(planned, there, activity: Progression::WATER)
@@ -182,17 +236,36 @@ module Windlass
         return if planned.training.activity.family_ids.none? { |id| DAYS_RUNNING.key?(id) }
 
         days = planned.training.activity.family_ids.filter_map { |id| DAYS_RUNNING[id] }.max
-        own = [*placing.before, *placing.placed, planned].select { |one| (one.jd - planned.jd).abs <= days && one.training.activity.family_ids.intersect?(planned.training.activity.family_ids) }.sort_by(&:begins)
+        own =
+          [*placing.before, *placing.placed, planned].select do |one|
+            (one.jd - planned.jd).abs <= days &&
+              one.training.activity.family_ids.intersect?(planned.training.activity.family_ids)
+          end
+            .sort_by(&:begins)
         own.each do |one|
           before = own.take_while { |other| other.begins < one.begins }
           history = past.select { |session| (one.date - session.date).to_i.between?(1, days) } + before.map(&:to_past)
-          reason = refusal(Progression::Readiness.of(Progression::Situation.new(date: one.date, now: one.begins, activity: one.training.activity, screen: @nobodies[one.date], watcher: WATCHER, history: history)), one.date)
+          reason =
+            refusal(
+              Progression::Readiness.of(
+                Progression::Situation.new(
+                  date: one.date,
+                  now: one.begins,
+                  activity: one.training.activity,
+                  screen: @nobodies[one.date],
+                  watcher: WATCHER,
+                  history: history
+                )
+              ),
+              one.date
+            )
           return reason if reason&.rule == "wait.day"
         end
         nil
       end
 
-      def held_in(history) = history.grep(Progression::Session).group_by(&:date).transform_values { |sessions| sessions.sum(&:hold_seconds) }
+      def held_in(history) =
+        history.grep(Progression::Session).group_by(&:date).transform_values { |sessions| sessions.sum(&:hold_seconds) }
 
       # @return [Numeric, nil] nil of a week without sessions
       def held_in_week(week)

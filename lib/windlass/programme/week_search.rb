@@ -2,7 +2,8 @@
 
 module Windlass
   module Programme
-    # One week: the trainings one after the other, the most bound first; of the ways to place them so far the best few are gone on with.
+    # One week: the trainings one after the other, the most bound first; of the ways to place them so far the best few
+    # are gone on with.
     class WeekSearch
       # Ways that are gone on with.
       BEAM = 2
@@ -25,8 +26,20 @@ module Windlass
         @ahead = ahead
         @expectations = expectations
         @wishes = wishes
-        @berths = calendar.days(week).flat_map { |date| slots.select { |slot| slot.day == date.cwday }.map { |slot| Berth.new(date: date, slot: slot, begins: calendar.moment(date, slot.at_min)) } }.select { |berth| berth.begins >= opens }
-        @free_days = [*calendar.days(week), calendar.days(week).last + 1].reject { |date| slots.any? { |slot| slot.day == date.cwday } && !calendar.away?(date) }.to_set
+        @berths =
+          calendar
+            .days(week)
+            .flat_map do |date|
+              slots
+                .select { |slot| slot.day == date.cwday }
+                .map { |slot| Berth.new(date: date, slot: slot, begins: calendar.moment(date, slot.at_min)) }
+            end
+            .select { |berth| berth.begins >= opens }
+        @free_days =
+          [*calendar.days(week), calendar.days(week).last + 1].reject do |date|
+            slots.any? { |slot| slot.day == date.cwday } && !calendar.away?(date)
+          end
+            .to_set
         @refusals = Hash.new { |known, key| known[key] = [] }
       end
 
@@ -46,33 +59,46 @@ module Windlass
       def in_order(trainings)
         trainings.sort_by.with_index do |(training, times), index|
           activity = training.activity
-          [training.test? ? 0 : 1, activity.strenuous? ? 0 : 1, activity.over_breathing? ? 0 : 1, activity.once_a_day? ? 0 : 1, -times, index]
+          [
+            training.test? ? 0 : 1,
+            activity.strenuous? ? 0 : 1,
+            activity.over_breathing? ? 0 : 1,
+            activity.once_a_day? ? 0 : 1,
+            -times,
+            index
+          ]
         end
       end
 
-      # As many as there is room for; and where one that has room of its own was left out for more than half of another, that other is halved
-      # first, if no fewer are placed then.
+      # As many as there is room for; and where one that has room of its own was left out for more than half of another,
+      # that other is halved first, if no fewer are placed then.
       def fair(trainings, fixed)
         start = Way.new(placed: fixed, cost: [0] * 5)
         most = filled(trainings, start)
         left_out = left_out(trainings, most)
         return most if left_out.empty?
 
-        halved = trainings.to_h { |training, times| [training, left_out.include?(training) ? times : (times / 2.0).ceil] }
+        halved =
+          trainings.to_h { |training, times| [training, left_out.include?(training) ? times : (times / 2.0).ceil] }
         other = filled(trainings, filled(halved, start))
         (other.placed.size >= most.placed.size && left_out(trainings, other).size < left_out.size) ? other : most
       end
 
-      def left_out(trainings, way) = trainings.keys.select { |training| trainings[training] > 0 && open_berths(training).any? && way.placed.none? { |one| one.key == training.key } }
+      def left_out(trainings, way) =
+        trainings.keys.select do |training|
+          trainings[training] > 0 && open_berths(training).any? && way.placed.none? { |one| one.key == training.key }
+        end
 
       # @param start [Way] to be filled up
       # @return [Way]
       def filled(trainings, start)
-        in_order(trainings).reduce([start]) do |ways, (training, times)|
-          found = ways.flat_map { |way| placed(way, training, times) }
-          most = found.map { |way| way.placed.size }.max
-          found.select { |way| way.placed.size == most }.min_by(BEAM, &:cost)
-        end.first
+        in_order(trainings)
+          .reduce([start]) do |ways, (training, times)|
+            found = ways.flat_map { |way| placed(way, training, times) }
+            most = found.map { |way| way.placed.size }.max
+            found.select { |way| way.placed.size == most }.min_by(BEAM, &:cost)
+          end
+          .first
       end
 
       # Placed anew, but for what lies fixed.
@@ -84,26 +110,46 @@ module Windlass
         open = open_berths(training)
         dates = open.keys.sort - fixed.map(&:date) - @walls.done.fetch(training.key, [])
         laid = {[] => []}
-        [times - fixed.size, dates.size].min.downto(own.size + 1) do |size|
-          even = dates.combination(size).sort_by { |some| [uneven(training, (some + fixed.map(&:date)).sort, times), heavy(training, some), moved(training, some), some] }
-          found = even.lazy.filter_map { |some| with(without, training, some, open, times, laid) }.first(BEAM)
-          return found if found.any?
-        end
+        [times - fixed.size, dates.size].min
+          .downto(own.size + 1) do |size|
+            even =
+              dates
+                .combination(size)
+                .sort_by do |some|
+                  [
+                    uneven(training, (some + fixed.map(&:date)).sort, times),
+                    heavy(training, some),
+                    moved(training, some),
+                    some
+                  ]
+                end
+            found = even.lazy.filter_map { |some| with(without, training, some, open, times, laid) }.first(BEAM)
+            return found if found.any?
+          end
         [way]
       end
 
       # Where it may lie whatever else is planned, by day.
       def open_berths(training)
         (@open ||= {})[training.key] ||= begin
-          course = @expectations.fetch(training.key).following([], @calendar.days(@week).first, @calendar, @week, still: true)
+          course =
+            @expectations.fetch(training.key).following([], @calendar.days(@week).first, @calendar, @week, still: true)
           wished = @wishes.fetch(training.key, [])
-          open = @berths.select { |berth| note(training, first_reason(ALONE, placing(training, berth, course, []))).nil? }
-          open.group_by(&:date).transform_values { |berths| berths.sort_by { |berth| preference(training, berth, wished) } }
+          open =
+            @berths.select { |berth| note(training, first_reason(ALONE, placing(training, berth, course, []))).nil? }
+          open
+            .group_by(&:date)
+            .transform_values { |berths| berths.sort_by { |berth| preference(training, berth, wished) } }
         end
       end
 
       def preference(training, berth, wished)
-        [(wished.any? { |wish| wish.date == berth.date && wish.at_min == berth.slot.at_min }) ? 0 : 1, (early?(training) && berth.slot.at_min >= NOON_MIN) ? 1 : 0, berth.slot.minutes, berth.slot.at_min]
+        [
+          (wished.any? { |wish| wish.date == berth.date && wish.at_min == berth.slot.at_min }) ? 0 : 1,
+          (early?(training) && berth.slot.at_min >= NOON_MIN) ? 1 : 0,
+          berth.slot.minutes,
+          berth.slot.at_min
+        ]
       end
 
       def early?(training) = training.activity.over_breathing?
@@ -129,7 +175,10 @@ module Windlass
         others = way.placed + own
         [false, true].each do |still|
           course = expectation.following(own.map(&:course), dates.last, @calendar, @week, still: still)
-          berth = open.fetch(dates.last).find { |one| note(training, first_reason(AMONG, placing(training, one, course, others))).nil? }
+          berth =
+            open
+              .fetch(dates.last)
+              .find { |one| note(training, first_reason(AMONG, placing(training, one, course, others))).nil? }
           return own + [planned(training, berth, course)] if berth
           break unless course.stepped
         end
@@ -137,9 +186,24 @@ module Windlass
       end
 
       # Of other weeks only what a rule may still look at.
-      def near = @near ||= (@before + @ahead).select { |one| one.jd.between?(@calendar.days(@week).first.jd - Walls::FAR_DAYS, @calendar.days(@week).last.jd + Walls::FAR_DAYS) }
+      def near =
+        @near ||=
+          (@before + @ahead).select do |one|
+            one.jd.between?(
+              @calendar.days(@week).first.jd - Walls::FAR_DAYS,
+              @calendar.days(@week).last.jd + Walls::FAR_DAYS
+            )
+          end
 
-      def placing(training, berth, course, placed) = Placing.new(planned(training, berth, course), week: @week, calendar: @calendar, walls: @walls, placed: placed, before: near)
+      def placing(training, berth, course, placed) =
+        Placing.new(
+          planned(training, berth, course),
+          week: @week,
+          calendar: @calendar,
+          walls: @walls,
+          placed: placed,
+          before: near
+        )
 
       # One for each course in each berth: ways share them.
       def planned(training, berth, course)
@@ -161,14 +225,24 @@ module Windlass
       def cost(way, training, own, times)
         late = own.count { |one| early?(training) && one.berth.slot.at_min >= NOON_MIN }
         dates = own.map(&:date)
-        [uneven(training, dates, times), late, heavy(training, dates), moved(training, dates), own.sum { |one| (one.date - @calendar.days(@week).first).to_i }].zip(way.cost).map(&:sum)
+        [
+          uneven(training, dates, times),
+          late,
+          heavy(training, dates),
+          moved(training, dates),
+          own.sum { |one| (one.date - @calendar.days(@week).first).to_i }
+        ].zip(way.cost).map(&:sum)
       end
 
       # Strenuous days before another day of training.
-      def heavy(training, dates) = training.activity.strenuous? ? dates.count { |date| !@free_days.include?(date + 1) } : 0
+      def heavy(training, dates) =
+        training.activity.strenuous? ? dates.count { |date| !@free_days.include?(date + 1) } : 0
 
       # Days on which it was planned before, and is not now.
-      def moved(training, dates) = @wishes.fetch(training.key, []).count { |wish| @calendar.days(@week).include?(wish.date) && !dates.include?(wish.date) }
+      def moved(training, dates) =
+        @wishes
+          .fetch(training.key, [])
+          .count { |wish| @calendar.days(@week).include?(wish.date) && !dates.include?(wish.date) }
 
       # How far the days between sessions are from even ones, whole days squared. A test comes first thing.
       def uneven(training, dates, times)
@@ -186,7 +260,11 @@ module Windlass
       end
 
       # @return [Integer] so often it was done in this week already
-      def done_here(training) = (@done_here ||= {})[training.key] ||= @walls.done.fetch(training.key, []).count { |date| @calendar.days(@week).include?(date) }
+      def done_here(training) =
+        (@done_here ||= {})[training.key] ||= @walls
+          .done
+          .fetch(training.key, [])
+          .count { |date| @calendar.days(@week).include?(date) }
     end
 
     # Several sessions in one slot, one after the other.
@@ -194,7 +272,11 @@ module Windlass
       # @param placed [Array<Planned>]
       # @return [Array<Planned>] in order of time, each begun after those before it in its slot
       def self.in_turn(placed)
-        placed.group_by(&:berth).values.flat_map { |beside| one_after_the_other(beside.sort_by(&:place_in_slot)) }.sort_by { |one| [one.begins, one.place_in_slot] }
+        placed
+          .group_by(&:berth)
+          .values
+          .flat_map { |beside| one_after_the_other(beside.sort_by(&:place_in_slot)) }
+          .sort_by { |one| [one.begins, one.place_in_slot] }
       end
 
       def self.one_after_the_other(beside)

@@ -42,11 +42,14 @@ module Windlass
         return if parts.none? { |_, evidence| evidence.session.by_minutes? } || session.seconds_done.nil?
 
         planned = protocol.seconds(session.dose)
-        "#{Words.length(session.seconds_done)} of #{Words.length(planned)} done" if session.seconds_done < ENOUGH_SHARE * planned
+        if session.seconds_done < ENOUGH_SHARE * planned
+          "#{Words.length(session.seconds_done)} of #{Words.length(planned)} done"
+        end
       end
 
       def rounds_missing
-        missing = parts.filter_map { |run, evidence| evidence.rounds_missing&.then { |words| "#{words} in #{run.in_words}" } }
+        missing =
+          parts.filter_map { |run, evidence| evidence.rounds_missing&.then { |words| "#{words} in #{run.in_words}" } }
         missing.join(", ") if missing.any?
       end
     end

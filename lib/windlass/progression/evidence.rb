@@ -55,7 +55,7 @@ module Windlass
       end
 
       # Of the minutes of a session without holds this much is enough.
-      ENOUGH_SHARE = 9/10r
+      ENOUGH_SHARE = 9 / 10r
 
       # @return [Boolean, Array<Integer>, nil] holds were too long; in which blocks
       def too_long = gasps.any? || short.any?
@@ -68,10 +68,17 @@ module Windlass
       # @return [Array<String>] what is missing for a whole session, each with its place
       def missing
         @missing ||= [
-          minutes_missing, rounds_missing, effort_missing,
+          minutes_missing,
+          rounds_missing,
+          effort_missing,
           counted(rounds.select(&:left_out?), part, "left out"),
-          counted(rounds.select { |round| !round.skipped && round.held_s.nil? }, sounded? ? "length" : "held time", "not noted"),
-          counted(unknown_breaths, "first breath", "not noted"), ("ribs not noted" if ribs_unknown?)
+          counted(
+            rounds.select { |round| !round.skipped && round.held_s.nil? },
+            sounded? ? "length" : "held time",
+            "not noted"
+          ),
+          counted(unknown_breaths, "first breath", "not noted"),
+          ("ribs not noted" if ribs_unknown?)
         ].compact
       end
 
@@ -93,7 +100,8 @@ module Windlass
       # One of the faults that, three times running, ease.
       def troubled? = gasps.any? || short.any? || hard?
 
-      # @return [Boolean] no rule that one session answers by itself spoils it; {Record#clean?} asks those of its past, too
+      # @return [Boolean] no rule that one session answers by itself spoils it; {Record#clean?} asks those of its past,
+      #   too
       def clean?
         return @clean if defined?(@clean)
 
@@ -105,9 +113,16 @@ module Windlass
 
       # @return [String] `rounds 4 and 6`, `rounds 4 and 6 of set 1, round 2 of set 3`
       def where(faults)
-        places = faults.group_by { |round| [round.set, round.block] }.map do |(set, block), rounds|
-          ["#{(rounds.size == 1) ? "round" : "rounds"} #{Words.list(rounds.map(&:number))}", ("of set #{set}" if set), ("of #{block.in_words}" if block)].compact.join(" ")
-        end
+        places =
+          faults
+            .group_by { |round| [round.set, round.block] }
+            .map do |(set, block), rounds|
+              [
+                "#{(rounds.size == 1) ? "round" : "rounds"} #{Words.list(rounds.map(&:number))}",
+                ("of set #{set}" if set),
+                ("of #{block.in_words}" if block)
+              ].compact.join(" ")
+            end
         places.join(", ")
       end
 
@@ -134,10 +149,14 @@ module Windlass
       # Whether a first breath is asked for after this hold: the family says where.
       def asked?(round)
         case protocol.first_breath
-        when :hold then true
-        when :never then false
-        when :end then round.number == rounds.select { |one| one.set == round.set }.map(&:number).max
-        else (@asked ||= protocol.asked_after(session.dose)).include?(round.number)
+        when :hold
+          true
+        when :never
+          false
+        when :end
+          round.number == rounds.select { |one| one.set == round.set }.map(&:number).max
+        else
+          (@asked ||= protocol.asked_after(session.dose)).include?(round.number)
         end
       end
 

@@ -2,8 +2,8 @@
 
 module Windlass
   module Progression
-    # What an athlete did, of all protocols, in order of time: put in order once, however many of its sessions are judged. What
-    # each of them shows is found once, too.
+    # What an athlete did, of all protocols, in order of time: put in order once, however many of its sessions are
+    # judged. What each of them shows is found once, too.
     class History
       # @param sessions [Enumerable<Session>, History] in any order; what comes twice is taken once, as it came worst
       # @return [History]
@@ -21,15 +21,20 @@ module Windlass
         new(in_order(evidence.map(&:session), seen), seen)
       end
 
-      # The order is that of time, and does not hang on how the list was written: of two that cannot be told apart in time
-      # the worse one is the later.
+      # The order is that of time, and does not hang on how the list was written: of two that cannot be told apart in
+      # time the worse one is the later.
       def self.in_order(sessions, seen)
         ties = sessions.group_by { |one| one.place_in_time.take(2) }.sort_by(&:first).map(&:last)
-        ties.flat_map { |tie| (tie.size > 1) ? tie.sort_by { |one| worse(one, seen) } : tie }.reverse.uniq { |one| [one.protocol, one.id] }.reverse
+        ties
+          .flat_map { |tie| (tie.size > 1) ? tie.sort_by { |one| worse(one, seen) } : tie }
+          .reverse
+          .uniq { |one| [one.protocol, one.id] }
+          .reverse
       end
 
       # Whether it was clean can't be said without a dose.
-      def self.worse(one, seen) = [one.protocol, (one.dose && !seen.evidence(one).clean?) ? 1 : 0, one.to_h.except(:id).inspect, one.id.to_s]
+      def self.worse(one, seen) =
+        [one.protocol, (one.dose && !seen.evidence(one).clean?) ? 1 : 0, one.to_h.except(:id).inspect, one.id.to_s]
       private_class_method :in_order, :worse
 
       # What sessions show, each asked once.

@@ -8,12 +8,14 @@ module Windlass
     # With these reasons alone there is nothing to think about.
     PLAIN_RULES = %w[repeat.count repeat.ramp advance.clean].freeze
 
-    Verdict = Value.define(:verdict, :clean, :reasons, :from, :target, :resting_until) do
-      def stop? = verdict == :stop
+    Verdict =
+      Value.define(:verdict, :clean, :reasons, :from, :target, :resting_until) do
+        def stop? = verdict == :stop
 
-      # @return [Boolean] a clean repeat or a step, with nothing to mind
-      def plain? = clean && %i[repeat advance].include?(verdict) && reasons.all? { |reason| PLAIN_RULES.include?(reason.rule) }
-    end
+        # @return [Boolean] a clean repeat or a step, with nothing to mind
+        def plain? =
+          clean && %i[repeat advance].include?(verdict) && reasons.all? { |reason| PLAIN_RULES.include?(reason.rule) }
+      end
 
     # Judges one session among those before it.
     module Judge
@@ -26,8 +28,14 @@ module Windlass
         record = Record.new(session, history, standing, mornings)
         reasons = reasons(record)
         strongest = reasons.map(&:verdict).min_by { |verdict| VERDICTS.index(verdict) }
-        Verdict.new(verdict: strongest, clean: record.clean?, reasons: reasons.freeze, from: standing,
-          target: Pawl.target(strongest, standing, record.evidence), resting_until: (Pawl.rested_on(session.date) if strongest == :rest))
+        Verdict.new(
+          verdict: strongest,
+          clean: record.clean?,
+          reasons: reasons.freeze,
+          from: standing,
+          target: Pawl.target(strongest, standing, record.evidence),
+          resting_until: (Pawl.rested_on(session.date) if strongest == :rest)
+        )
       end
 
       # A false start never eases: a hold cut short within the first round is no failure of the dose.
@@ -50,11 +58,16 @@ module Windlass
       # @return [Standing, nil] nil: quiet breathing, and a new measure
       def self.target(verdict, standing, evidence = nil)
         case verdict
-        when :stop then standing.at(0)
-        when :rest then rested(standing, evidence)
-        when :ease then eased(standing, evidence)
-        when :advance then standing.at(standing.rung + (standing.reduced ? 0 : 1))
-        else standing
+        when :stop
+          standing.at(0)
+        when :rest
+          rested(standing, evidence)
+        when :ease
+          eased(standing, evidence)
+        when :advance
+          standing.at(standing.rung + (standing.reduced ? 0 : 1))
+        else
+          standing
         end
       end
 

@@ -2,8 +2,8 @@
 
 module Windlass
   module Progression
-    # The doses of one protocol for one athlete, from the start to the last that its limits allow. Each rung differs from
-    # the one below in exactly one lever by one step.
+    # The doses of one protocol for one athlete, from the start to the last that its limits allow. Each rung differs
+    # from the one below in exactly one lever by one step.
     class Ladder
       attr_reader :protocol, :rungs
 
@@ -28,7 +28,12 @@ module Windlass
         @bounds = {limits: limits, from: from, outlook: outlook, guards: guards}.freeze
         @guards = [*outlook, *guards]
         @held_s = {}
-        @limits = protocol.lacking(measures) ? {} : protocol.levers.to_h { |lever| [lever.key, lever.limit_for(measures, limits)] }
+        @limits =
+          if protocol.lacking(measures)
+            {}
+          else
+            protocol.levers.to_h { |lever| [lever.key, lever.limit_for(measures, limits)] }
+          end
         @start = protocol.lacking(measures) ? nil : from || protocol.start(measures)
         @rungs = (offered?(@start) ? cut_short(climb(@start)) : []).freeze
         freeze
@@ -63,13 +68,18 @@ module Windlass
       # @param where [Array<Integer>, true] numbers of blocks, where there are some: in each of them it is to be shorter
       # @return [Integer, nil] the highest rung below with a shorter hold
       def shorter_hold_below(rung, where = true)
-        below = ->(block) { (0...rung).to_a.reverse.find { |lower| protocol.shorter_holds?(rungs[lower], rungs[rung], block) } }
+        below = ->(block) do
+          (0...rung).to_a.reverse.find { |lower| protocol.shorter_holds?(rungs[lower], rungs[rung], block) }
+        end
         (where == true) ? below[nil] : where.filter_map(&below).min
       end
 
       # @return [Boolean] no lever stands past its limit, and the hold is long enough to be one
       def offered?(dose)
-        return false if dose.nil? || unswitched(dose).any? || (protocol.shortest_hold_s > 0 && protocol.longest_hold_s(dose) < protocol.shortest_hold_s)
+        if dose.nil? || unswitched(dose).any? ||
+            (protocol.shortest_hold_s > 0 && protocol.longest_hold_s(dose) < protocol.shortest_hold_s)
+          return false
+        end
 
         protocol.levers.none? { |lever| past?(lever, dose) }
       end
@@ -82,13 +92,16 @@ module Windlass
         lever = protocol.levers.find { |one| past?(one, dose) } or return
 
         unit = Protocols::UNITS[lever.unit]
-        value, limit = [lever.value(dose), limit(lever, dose)].map { |number| [Words.number(number), unit].compact.join(" ") }
-        "#{(unit == lever.words) ? "#{value} pass" : "#{lever.words} #{value} passes"} the limit of #{limit}#{", #{lever.limit_words}" if lever.limit_words}"
+        value, limit =
+          [lever.value(dose), limit(lever, dose)].map { |number| [Words.number(number), unit].compact.join(" ") }
+        "#{(unit == lever.words) ? "#{value} pass" : "#{lever.words} #{value} passes"} the limit of " \
+        "#{limit}#{", #{lever.limit_words}" if lever.limit_words}"
       end
 
       private
 
-      def limit(lever, dose) = lever.wider ? lever.limit_for(@measures, @bounds[:limits], dose: dose) : @limits[lever.key]
+      def limit(lever, dose) =
+        lever.wider ? lever.limit_for(@measures, @bounds[:limits], dose: dose) : @limits[lever.key]
 
       def past?(lever, dose) = lever.harder?(lever.value(dose), limit(lever, dose))
 
@@ -109,8 +122,8 @@ module Windlass
         rungs
       end
 
-      # The first objection cuts a rung, and all above it. Rungs only get harder: where the model is at ease with the last
-      # one, it need not be asked about those below.
+      # The first objection cuts a rung, and all above it. Rungs only get harder: where the model is at ease with the
+      # last one, it need not be asked about those below.
       def cut_short(rungs)
         @clear = !@outlook.nil? && @outlook.clear?(protocol, rungs.last)
         guards = @clear ? @guards - [@outlook] : @guards
@@ -123,7 +136,12 @@ module Windlass
       end
 
       def next_lever(dose, turn)
-        protocol.levers.rotate(turn).find { |lever| lever.moves?(dose) && !lever.harder?(lever.after(dose), limit(lever, dose)) && room_left?(lever, dose) }
+        protocol
+          .levers
+          .rotate(turn)
+          .find do |lever|
+            lever.moves?(dose) && !lever.harder?(lever.after(dose), limit(lever, dose)) && room_left?(lever, dose)
+          end
       end
 
       # A step of one may take away the room in which another stands.

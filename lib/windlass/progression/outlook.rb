@@ -50,11 +50,15 @@ module Windlass
         "The gas model forecasts oxygen under #{(CUT * 100).round} % in a hold."
       end
 
-      # No hold of this rung comes near the planning floor, nor of any below it: a step makes holds longer, rests shorter or
-      # rounds more, and none of these lifts the lowest reading. Patterns that set the depth of their breaths are another
-      # matter: of those every rung is asked.
+      # No hold of this rung comes near the planning floor, nor of any below it: a step makes holds longer, rests
+      # shorter or rounds more, and none of these lifts the lowest reading. Patterns that set the depth of their breaths
+      # are another matter: of those every rung is asked.
       def clear?(protocol, dose)
-        !holding?(protocol, dose) || (!protocol.paced && !watches_washout?(protocol) && !protocol.waits_for_urge?(dose) && protocol.objection(dose).nil? && lowest_saturation(protocol, dose) >= CLEAR)
+        !holding?(protocol, dose) ||
+          (
+            !protocol.paced && !watches_washout?(protocol) && !protocol.waits_for_urge?(dose) &&
+              protocol.objection(dose).nil? && lowest_saturation(protocol, dose) >= CLEAR
+          )
       end
 
       def care?(protocol, dose) = lowest_saturation(protocol, dose) < Physiology::PLANNING_FLOOR
@@ -66,16 +70,30 @@ module Windlass
 
       def over_breathed(protocol, dose)
         washout = forecast(protocol, dose).last
-        "A hold would begin over-breathed: #{Words.number(washout)} mmHg of carbon dioxide washed out. Fewer or smaller breaths before it, or a longer rest." if washout
+        if washout
+          "A hold would begin over-breathed: #{Words.number(washout)} mmHg of carbon dioxide washed out. Fewer or " \
+          "smaller breaths before it, or a longer rest."
+        end
       end
 
       def urge_too_late(protocol, dose)
         return unless protocol.waits_for_urge?(dose)
 
         compiled = protocol.compile(dose, @body.with(posture: protocol.posture))
-        holds = Physiology::Model.new(@body.with(posture: protocol.posture), control_pause_s: @control_pause_s).forecast(compiled.segments, before: compiled.before).holds
-        waiting = compiled.holds.zip(holds).select { |place, _| place.segment.until == :cap && compiled.lungs_at(place) == :full }.map(&:last)
-        "On full lungs the urge would come only after the limit: give the hold a length." unless waiting.all?(&:urge_within?)
+        holds =
+          Physiology::Model
+            .new(@body.with(posture: protocol.posture), control_pause_s: @control_pause_s)
+            .forecast(compiled.segments, before: compiled.before)
+            .holds
+        waiting =
+          compiled
+            .holds
+            .zip(holds)
+            .select { |place, _| place.segment.until == :cap && compiled.lungs_at(place) == :full }
+            .map(&:last)
+        unless waiting.all?(&:urge_within?)
+          "On full lungs the urge would come only after the limit: give the hold a length."
+        end
       end
 
       # Rungs may begin to hold on the way up.
@@ -86,21 +104,31 @@ module Windlass
         return false if @shown_s.nil?
 
         segments = protocol.compile(dose).segments
-        [nil, *segments].each_cons(2).select { |_, segment| segment.hold? }.all? do |before, hold|
-          before&.to == :full && hold.mets <= Timeline::REST_METS && hold.seconds <= @shown_s
-        end
+        [nil, *segments].each_cons(2)
+          .select { |_, segment| segment.hold? }
+          .all? { |before, hold| before&.to == :full && hold.mets <= Timeline::REST_METS && hold.seconds <= @shown_s }
       end
 
       # @return [Array(Float, Float, Float)] lowest saturation, strongest washout, and one that passes a limit, or nil
       def forecast(protocol, dose)
-        return [1.0, 0.0, nil] unless holding?(protocol, dose)
+        return 1.0, 0.0, nil unless holding?(protocol, dose)
 
         remember(:forecast, protocol, dose) do
           subject = rested(protocol.posture)
           calibration = Physiology::Calibration.from(subject, control_pause_s: nil)
           compiled = protocol.compile(dose, subject.body)
-          holds = Physiology::Simulation.new(subject, calibration: calibration, look_ahead: false).run(compiled.segments, before: compiled.before).holds
-          over = compiled.holds.zip(holds).filter_map { |place, hold| hold.co2_washout if protocol.washout_limit(place.segment)&.<=(hold.co2_washout) }
+          holds =
+            Physiology::Simulation
+              .new(subject, calibration: calibration, look_ahead: false)
+              .run(compiled.segments, before: compiled.before)
+              .holds
+          over =
+            compiled
+              .holds
+              .zip(holds)
+              .filter_map do |place, hold|
+                hold.co2_washout if protocol.washout_limit(place.segment)&.<=(hold.co2_washout)
+              end
           [holds.map(&:sao2_min).min || 1.0, holds.map(&:co2_washout).max || 0.0, over.max]
         end
       end

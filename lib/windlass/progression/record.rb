@@ -14,7 +14,8 @@ module Windlass
       attr_reader :session, :standing, :evidence
 
       # @param session [Session]
-      # @param history [Enumerable<Session>, History] of all protocols, in any order; later ones and this one itself are left out
+      # @param history [Enumerable<Session>, History] of all protocols, in any order; later ones and this one itself are
+      #   left out
       # @param standing [Standing] at the dose of the session
       # @param mornings [Measures::MorningSeries, nil] control pauses, where the practice may spoil them
       def initialize(session, history, standing, mornings = nil)
@@ -38,7 +39,8 @@ module Windlass
       # Sessions on this rung without a break, this one last. Light days and those without a hold are passed over.
       def row = @row ||= before_on_this_rung + (passed_over?(session) ? [] : [session])
 
-      def clean_in_a_row = @clean_in_a_row ||= row.reverse.take_while { |past| (past.equal?(session) ? self : at(past)).clean? }.size
+      def clean_in_a_row =
+        @clean_in_a_row ||= row.reverse.take_while { |past| (past.equal?(session) ? self : at(past)).clean? }.size
 
       # A light day neither counts nor breaks a row, nor does what readiness would have refused.
       def enough? = !session.light && !session.refused && clean_in_a_row >= protocol.clean_sessions && !stepped_today?
@@ -47,7 +49,8 @@ module Windlass
       def stepped_today?
         below = standing.ladder.rungs.take(standing.rung)
         @earlier.any? do |past|
-          past.date == session.date && past.protocol == session.protocol && past.counts? && below.any? { |dose| protocol.same_dose?(past.dose, dose) }
+          past.date == session.date && past.protocol == session.protocol && past.counts? &&
+            below.any? { |dose| protocol.same_dose?(past.dose, dose) }
         end
       end
 
@@ -56,16 +59,16 @@ module Windlass
 
       # @return [Session, nil] the newest other session within a fortnight that had a warning
       def earlier_warning
-        @earlier.reverse.find do |past|
-          past.date >= session.date - WARNING_DAYS && evidence_of(past).warnings.any?
-        end
+        @earlier.reverse.find { |past| past.date >= session.date - WARNING_DAYS && evidence_of(past).warnings.any? }
       end
 
-      # @return [Measures::MorningsAfter, nil] where over-breathing is practised, and there are enough mornings of both kinds
+      # @return [Measures::MorningsAfter, nil] where over-breathing is practised, and there are enough mornings of both
+      #   kinds
       def mornings_after
         return if @mornings.nil? || !session.over_breathed
 
-        @mornings_after ||= Measures::MorningsAfter.of(@mornings, [*@earlier, session].select(&:over_breathed).map(&:date), session.date)
+        @mornings_after ||=
+          Measures::MorningsAfter.of(@mornings, [*@earlier, session].select(&:over_breathed).map(&:date), session.date)
       end
 
       def next_rung = standing.rung + (standing.reduced ? 0 : 1)
@@ -86,18 +89,23 @@ module Windlass
         first_enough && session.date - first_enough.date >= RAMP_PATIENCE_DAYS
       end
 
-      # Hold seconds of the seven days to come: those of seven past, with this protocol at its next dose. Of the seven that end with
-      # this session and the seven before it the fuller ones.
-      def coming_week_s = @coming_week_s ||= [week_again_s(session.date - 6, session.date + 1, 1), week_again_s(session.date - 7, session.date, 0)].max
+      # Hold seconds of the seven days to come: those of seven past, with this protocol at its next dose. Of the seven
+      # that end with this session and the seven before it the fuller ones.
+      def coming_week_s =
+        @coming_week_s ||= [
+          week_again_s(session.date - 6, session.date + 1, 1),
+          week_again_s(session.date - 7, session.date, 0)
+        ].max
 
       # @return [Numeric, nil] mean of the weeks that had sessions; nil before four weeks of history
       def weekly_mean_s
         return if @earlier.empty? || @earlier.first.date > session.date - 7 * RAMP_WEEKS
 
-        @weekly_mean_s ||= begin
-          weeks = (0...RAMP_WEEKS).filter_map { |week| held_in_week(week) }
-          weeks.sum / weeks.size if weeks.any?
-        end
+        @weekly_mean_s ||=
+          begin
+            weeks = (0...RAMP_WEEKS).filter_map { |week| held_in_week(week) }
+            weeks.sum / weeks.size if weeks.any?
+          end
       end
 
       private
@@ -108,14 +116,18 @@ module Windlass
       # @param besides [Integer] sessions of this protocol that are not among those of the past
       def week_again_s(from, to, besides)
         same, others = @past.between(from, to).sessions.partition { |past| past.protocol == session.protocol }
-        (same.size + besides) * standing.ladder.hold_seconds(next_rung) + others.sum { |past| @past.seen.hold_seconds(past) }
+        (same.size + besides) * standing.ladder.hold_seconds(next_rung) +
+          others.sum { |past| @past.seen.hold_seconds(past) }
       end
 
       def same?(past) = past.id == session.id && past.protocol == session.protocol
 
       def before_on_this_rung
         newest_first = @earlier.select { |past| past.protocol == session.protocol && !passed_over?(past) }.reverse
-        newest_first.take_while { |past| !past.counts? || protocol.same_dose?(past.dose, standing.dose) }.select(&:counts?).reverse
+        newest_first
+          .take_while { |past| !past.counts? || protocol.same_dose?(past.dose, standing.dose) }
+          .select(&:counts?)
+          .reverse
       end
 
       # Neither counts nor breaks a row; what readiness would have refused breaks it where it was not clean.

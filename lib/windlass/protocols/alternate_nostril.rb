@@ -12,10 +12,20 @@ module Windlass
       BY_STAGE = "as the stage says"
       LET_GO = "Let the lock go"
 
-      about id: "alternate-nostril", name: "Alternate nostril", counted_aloud: %i[beats up], also: "nadi shodhana", goal: :calm, column: :breath, places: %i[chair], paced: true,
-        first_breath: :cycle, trains: "An even breath through one side after the other, later narrowed, later with light retentions.",
-        cautions: ["The first restoring breath decides: a jerk, a gasp or a loud breath means that the hold was too long.",
-          "Locks are light, and let go before the breath out."]
+      about id: "alternate-nostril",
+        name: "Alternate nostril",
+        counted_aloud: %i[beats up],
+        also: "nadi shodhana",
+        goal: :calm,
+        column: :breath,
+        places: %i[chair],
+        paced: true,
+        first_breath: :cycle,
+        trains: "An even breath through one side after the other, later narrowed, later with light retentions.",
+        cautions: [
+          "The first restoring breath decides: a jerk, a gasp or a loud breath means that the hold was too long.",
+          "Locks are light, and let go before the breath out."
+        ]
 
       parameter :stage, "stage", :stage, 0..STAGES.size - 1, step: 1, shapes: :hold, names: STAGES.map(&:words)
       parameter :cycles, "cycles a round", :cycles, 1..6, step: 1
@@ -26,18 +36,45 @@ module Windlass
       detail :narrow, "narrowed", choices: Nostril::WAY_WORDS, unset: BY_STAGE
       detail :retention, "retention", choices: Nostril::HELD_WORDS, unset: BY_STAGE
       Nostril::LOCKS.each do |lock, words|
-        detail lock, words, choices: (lock == :abdominal) ? Nostril::LOCKED_WORDS.slice(*Nostril::ABDOMINAL) : Nostril::LOCKED_WORDS, unset: BY_STAGE
+        detail lock,
+          words,
+          choices: (lock == :abdominal) ? Nostril::LOCKED_WORDS.slice(*Nostril::ABDOMINAL) : Nostril::LOCKED_WORDS,
+          unset: BY_STAGE
       end
       detail :let_go, "locks let go before the end", :counts, 0..2, step: 1, usual: 1, telling: "locks let go %s early"
-      detail :restore_after, "cycles before a restoring breath", :number, 1..3, step: 1, usual: 1, telling: "restored after every %s cycles"
+      detail :restore_after,
+        "cycles before a restoring breath",
+        :number,
+        1..3,
+        step: 1,
+        usual: 1,
+        telling: "restored after every %s cycles"
       detail :restoring, "restoring breaths", :breaths, 0..3, step: 1, shapes: :rest, usual: 1, telling: "%s to restore"
-      detail :empty_first, "empties first", choices: {"one" => "one side", "both" => "both sides", "none" => "neither side"}, usual: "one", telling: "empties %s first"
+      detail :empty_first,
+        "empties first",
+        choices: {
+          "one" => "one side",
+          "both" => "both sides",
+          "none" => "neither side"
+        },
+        usual: "one",
+        telling: "empties %s first"
       detail :opening, "opening breaths", :breaths, 0..3, step: 1, usual: 0, telling: "%s to open"
 
       lever :cycles, step: 1, limit: 3
-      lever :stage, step: 1, limit: LAST_WITHOUT_LOCKS, opens: {locks: STAGES.size - 1}, moves: ->(dose) { !Nostril::Choice.new(dose: dose).own? }
+      lever :stage,
+        step: 1,
+        limit: LAST_WITHOUT_LOCKS,
+        opens: {
+          locks: STAGES.size - 1
+        },
+        moves: ->(dose) { !Nostril::Choice.new(dose: dose).own? }
       # Rounds of a single cycle are short: as many of those as four rounds of three cycles have cycles.
-      lever :rounds, step: 1, limit: 4, limit_words: "12 where each is a single cycle", wider: ->(dose) { 12 if dose[:cycles] == 1 }
+      lever :rounds,
+        step: 1,
+        limit: 4,
+        limit_words: "12 where each is a single cycle",
+        wider: ->(dose) { 12 if dose[:cycles] == 1 }
 
       def write(line, dose)
         line.within(phase: :settle) { begin_with(line, dose) }
@@ -60,7 +97,11 @@ module Windlass
       # Retention is another column than breathing, and locks yet another.
       def columns(dose)
         choice = chosen(dose)
-        [choice.retention? ? :retention : :breath, (:locks if choice.locks?), (:over if Pace.over?(dose[:count_s], breath_counts(dose)))].compact
+        [
+          choice.retention? ? :retention : :breath,
+          (:locks if choice.locks?),
+          (:over if Pace.over?(dose[:count_s], breath_counts(dose)))
+        ].compact
       end
 
       # Locks are off unless they are switched on for an athlete.
@@ -70,24 +111,43 @@ module Windlass
       def asked_after(dose)
         last = nil
         placed = compile(dose).placed
-        asked = placed.each_with_object(Set.new) do |place, found|
-          last = place.number if place.segment.hold?
-          found << last if last && place.segment.phase == :rest
-        end
-        (asked.empty? ? placed.select { |place| place.segment.hold? }.group_by { |place| place.segment.round }.values.map { |holds| holds.last.number } : [*asked, *last]).to_set
+        asked =
+          placed.each_with_object(Set.new) do |place, found|
+            last = place.number if place.segment.hold?
+            found << last if last && place.segment.phase == :rest
+          end
+        (
+          if asked.empty?
+            placed
+              .select { |place| place.segment.hold? }
+              .group_by { |place| place.segment.round }
+              .values
+              .map { |holds| holds.last.number }
+          else
+            [*asked, *last]
+          end
+        ).to_set
       end
 
       # On a light day nothing is held, and nothing locked.
       def lightened(dose)
         counts = dose[:counts] ? {counts: [dose[:counts][0], 0, dose[:counts][2], 0].freeze} : {}
-        super.except(:retention, :let_go, *Nostril::LOCKS.keys).merge(counts, stage: [dose[:stage], LAST_WITHOUT_RETENTION].min).freeze
+        super
+          .except(:retention, :let_go, *Nostril::LOCKS.keys)
+          .merge(counts, stage: [dose[:stage], LAST_WITHOUT_RETENTION].min)
+          .freeze
       end
 
       # @return [String] `2 rounds of 2 cycles, open, 1 s a count`
       def pattern_in_words(dose)
         form = dose[:form]
-        ["#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:cycles], "cycle")}", (Nostril::FORM_WORDS.fetch(form) if form), chosen(dose).in_words,
-          dose[:counts]&.map { |count| Words.number(count) }&.join(" : "), "#{Words.seconds(dose[:count_s])} a count"].compact.join(", ")
+        [
+          "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:cycles], "cycle")}",
+          (Nostril::FORM_WORDS.fetch(form) if form),
+          chosen(dose).in_words,
+          dose[:counts]&.map { |count| Words.number(count) }&.join(" : "),
+          "#{Words.seconds(dose[:count_s])} a count"
+        ].compact.join(", ")
       end
 
       def told_apart(dose) = Nostril::SAID_WAYS.fetch(chosen(dose).chosen(:narrow))
@@ -111,13 +171,22 @@ module Windlass
 
       def sides(dose) = Nostril::FORMS.fetch(setting(dose, :form))
 
-      def seconds_of(dose, counts) = counts * dose[:count_s].rationalize(1/1000r)
+      def seconds_of(dose, counts) = counts * dose[:count_s].rationalize(1 / 1000r)
 
       def begin_with(line, dose)
-        setting(dose, :opening).times { line.breathe(Parts::BREATH_S, breaths: 1, cue: "An opening breath, both sides open") }
+        setting(dose, :opening).times do
+          line.breathe(Parts::BREATH_S, breaths: 1, cue: "An opening breath, both sides open")
+        end
         last = sides(dose).last.last
         side = {"one" => last, "both" => :both}[setting(dose, :empty_first)] or return
-        line.exhale(seconds_of(dose, COUNTS[2]), to: :passive, beats: COUNTS[2], route: side, told: ("out, both sides" if side == :both), cue: (side == :both) ? "Out, both sides open" : cue("Out", side))
+        line.exhale(
+          seconds_of(dose, COUNTS[2]),
+          to: :passive,
+          beats: COUNTS[2],
+          route: side,
+          told: ("out, both sides" if side == :both),
+          cue: (side == :both) ? "Out, both sides open" : cue("Out", side)
+        )
       end
 
       def cycle(line, dose, number)
@@ -125,7 +194,13 @@ module Windlass
         return unless number == dose[:cycles] || number % setting(dose, :restore_after) == 0
 
         setting(dose, :restoring).times do
-          line.breathe(Parts::BREATH_S, phase: :rest, route: :both, breaths: 1, cue: "Hand down: a restoring breath, both sides open")
+          line.breathe(
+            Parts::BREATH_S,
+            phase: :rest,
+            route: :both,
+            breaths: 1,
+            cue: "Hand down: a restoring breath, both sides open"
+          )
         end
       end
 
@@ -141,16 +216,29 @@ module Windlass
         choice = chosen(dose)
         narrowed = choice.narrowed?(way)
         locks = choice.locks(way)
-        line.public_send(kind, seconds_of(dose, counts), beats: counts, route: side, narrowed: narrowed || nil, locks: (locks if locks.any?),
-          cue: [cue(word, side), ("narrowed" if narrowed), locks_in_words(locks)].compact.join(", "), **details)
+        line.public_send(
+          kind,
+          seconds_of(dose, counts),
+          beats: counts,
+          route: side,
+          narrowed: narrowed || nil,
+          locks: (locks if locks.any?),
+          cue: [cue(word, side), ("narrowed" if narrowed), locks_in_words(locks)].compact.join(", "),
+          **details
+        )
       end
 
       def retention(line, dose, lungs, counts)
         return unless chosen(dose).held?(lungs)
 
         locks = chosen(dose).locks(lungs)
-        line.hold(seconds_of(dose, counts), beats: counts, locks: (locks if locks.any?), calls: let_go(dose, lungs, counts),
-          cue: ["Hold, #{lungs}", locks_in_words(locks)].compact.join(", "))
+        line.hold(
+          seconds_of(dose, counts),
+          beats: counts,
+          locks: (locks if locks.any?),
+          calls: let_go(dose, lungs, counts),
+          cue: ["Hold, #{lungs}", locks_in_words(locks)].compact.join(", ")
+        )
       end
 
       # A lock is let go a count or two before the hold ends, unless it is kept on.
@@ -158,7 +246,9 @@ module Windlass
         following = {full: :out, empty: :in}.fetch(lungs)
         early = setting(dose, :let_go)
         going = chosen(dose).locks(lungs) - chosen(dose).locks(following)
-        [[(seconds_of(dose, counts - early) * 1000).round, LET_GO].freeze].freeze if going.any? && early.between?(1, counts - 1)
+        if going.any? && early.between?(1, counts - 1)
+          [[(seconds_of(dose, counts - early) * 1000).round, LET_GO].freeze].freeze
+        end
       end
 
       def locks_in_words(locks) = ("#{Words.list(locks)} lock, light" if locks.any?)

@@ -6,12 +6,18 @@ module Windlass
     class Bellows < Protocol
       # How much faster than the base pace each gear is.
       GEARS = {"first gear" => 1, "second gear" => 2, "third gear" => 3}.freeze
-      PACE_S = 3/2r
+      PACE_S = 3 / 2r
       FILL_S = 4
       OUT_S = 4
       BEGINS = {"in" => "on the breath in", "out" => "on the breath out"}.freeze
 
-      about id: "bellows", name: "Bellows rounds", counted_aloud: %i[gears down], also: "bhastrika", goal: :tolerance, column: :over, places: %i[chair],
+      about id: "bellows",
+        name: "Bellows rounds",
+        counted_aloud: %i[gears down],
+        also: "bhastrika",
+        goal: :tolerance,
+        column: :over,
+        places: %i[chair],
         over_breathing: true,
         trains: "Strong, even nose breathing that changes gear, and stillness right after it.",
         cautions: ["Seated, dry. Light-headed: slower and softer, or stop. No water for 12 hours after it."]
@@ -36,11 +42,13 @@ module Windlass
         (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose, round) } }
       end
 
-      def longest_hold_s(dose) = [dose[:hold_s], dose[:last_hold_s], *dose.fetch(:breaks, []).map { |one| one[:hold_s] }].compact.max
+      def longest_hold_s(dose) =
+        [dose[:hold_s], dose[:last_hold_s], *dose.fetch(:breaks, []).map { |one| one[:hold_s] }].compact.max
 
       # @return [String] `2 rounds, three gears of 15 s, hold 15 s`
       def pattern_in_words(dose)
-        "#{Words.count(dose[:rounds], "round")}, three gears of #{Words.seconds(dose[:gear_s])}, hold #{Words.seconds(dose[:hold_s])}"
+        "#{Words.count(dose[:rounds], "round")}, three gears of #{Words.seconds(dose[:gear_s])}, hold " \
+        "#{Words.seconds(dose[:hold_s])}"
       end
 
       private
@@ -50,7 +58,12 @@ module Windlass
       def round(line, dose, number)
         line.within(phase: :work, route: :nose) do
           last = gears_s(dose).rindex(&:positive?)
-          GEARS.zip(gears_s(dose)).each.with_index { |((words, faster), seconds), index| gear(line, dose, seconds, faster, words, last: index == last) if seconds > 0 }
+          GEARS
+            .zip(gears_s(dose))
+            .each
+            .with_index do |((words, faster), seconds), index|
+              gear(line, dose, seconds, faster, words, last: index == last) if seconds > 0
+            end
           line.inhale(FILL_S, to: :full, cue: "One full breath in by the nose")
           line.hold((number == dose[:rounds] && dose[:last_hold_s]) || dose[:hold_s], cue: "Hold, full and still")
         end
@@ -61,7 +74,8 @@ module Windlass
       end
 
       # A gear without seconds of its own takes as long as the first; one of 0 s is left out.
-      def gears_s(dose) = [dose[:gear_s], *dose.values_at(:second_gear_s, :third_gear_s).map { |seconds| seconds || dose[:gear_s] }]
+      def gears_s(dose) =
+        [dose[:gear_s], *dose.values_at(:second_gear_s, :third_gear_s).map { |seconds| seconds || dose[:gear_s] }]
 
       # Whole breaths, equal in and out, that fill the gear.
       # What the change into a gear is called by.
@@ -73,15 +87,26 @@ module Windlass
         breaths = (seconds / (setting(dose, :pace_s).to_r / faster)).round
         half_s = seconds.to_r / breaths / 2
         breaths.times do |number|
-          both = strokes(half_s, "#{words}: #{breaths - number} to go", words, counted: ([number + 1, breaths].freeze if last))
+          both =
+            strokes(
+              half_s,
+              "#{words}: #{breaths - number} to go",
+              words,
+              counted: ([number + 1, breaths].freeze if last)
+            )
           both.reverse! if setting(dose, :begins) == "out"
-          line.within(**((number.zero? && CALLED[faster]) ? {calls: [[0, CALLED[faster]].freeze].freeze} : {})) { both.first[line] }
+          line.within(**((number.zero? && CALLED[faster]) ? {calls: [[0, CALLED[faster]].freeze].freeze} : {})) do
+            both.first[line]
+          end
           both.last[line]
         end
       end
 
       def strokes(half_s, cue_in, cue_out, **out)
-        [->(line) { line.inhale(half_s, to: :easy, cue: "In by the nose, #{cue_in}") }, ->(line) { line.exhale(half_s, to: :passive, cue: "Out by the nose, #{cue_out}", **out) }]
+        [
+          ->(line) { line.inhale(half_s, to: :easy, cue: "In by the nose, #{cue_in}") },
+          ->(line) { line.exhale(half_s, to: :passive, cue: "Out by the nose, #{cue_out}", **out) }
+        ]
       end
     end
   end

@@ -6,11 +6,21 @@ module Windlass
     class BellyDrill < Protocol
       extend Drill
 
-      about id: "belly-drill", name: "Belly drill", trains: "One zone at a time: the belly moves and the chest is kept, or the other way round.",
-        cautions: ["Small and easy: a breath that has to be forced has lost the zone. Face down the floor helps to feel it."], **Drill::FACTS
+      about id: "belly-drill",
+        name: "Belly drill",
+        trains: "One zone at a time: the belly moves and the chest is kept, or the other way round.",
+        cautions: [
+          "Small and easy: a breath that has to be forced has lost the zone. Face down the floor helps to feel it."
+        ],
+            **Drill::FACTS
 
-      drills({"belly" => ["In by the nose: the belly rises, the chest stays", "Out: the belly sinks, let it", "belly"], "chest" => ["In by the nose: the chest opens, the belly stays", "Out: the chest sinks, let it", "chest"]},
-        {"belly" => "the belly, the chest kept", "chest" => "the chest alone"})
+      drills(
+        {
+          "belly" => ["In by the nose: the belly rises, the chest stays", "Out: the belly sinks, let it", "belly"],
+          "chest" => ["In by the nose: the chest opens, the belly stays", "Out: the chest sinks, let it", "chest"]
+        },
+        {"belly" => "the belly, the chest kept", "chest" => "the chest alone"}
+      )
     end
   end
 end

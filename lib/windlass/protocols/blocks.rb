@@ -2,9 +2,9 @@
 
 module Windlass
   module Protocols
-    # A session of blocks: families one after the other, each with its dose and so many times, and between them nothing, a
-    # time, or a wait for the coach. Gases carry over from block to block; it is screened as the strictest of them, and judged
-    # block by block. What it is hangs on its blocks: {#bound}. Common practice, no source.
+    # A session of blocks: families one after the other, each with its dose and so many times, and between them nothing,
+    # a time, or a wait for the coach. Gases carry over from block to block; it is screened as the strictest of them,
+    # and judged block by block. What it is hangs on its blocks: {#bound}. Common practice, no source.
     class Blocks < Protocol
       ID = "blocks"
       MOST = 20
@@ -19,15 +19,23 @@ module Windlass
       WAIT_S = 60
 
       # One block. after: nil, seconds, or {WAIT}. number: from 1 on; time: which of its repeats.
-      Block = Value.define(:protocol, :dose, :repeats, :after, :number, :time) do
-        def name = protocol.name
+      Block =
+        Value.define(:protocol, :dose, :repeats, :after, :number, :time) do
+          def name = protocol.name
 
-        # @return [String] `block 2, hiss ladder`
-        def in_words = "block #{number}, #{name.downcase}"
-      end
+          # @return [String] `block 2, hiss ladder`
+          def in_words = "block #{number}, #{name.downcase}"
+        end
 
-      about id: ID, name: "Session of blocks", goal: :calm, column: nil, places: %i[chair mat], first_breath: :mixed, judged: :mixed,
-        trains: "Several families one after the other, as one session.", cautions: []
+      about id: ID,
+        name: "Session of blocks",
+        goal: :calm,
+        column: nil,
+        places: %i[chair mat],
+        first_breath: :mixed,
+        judged: :mixed,
+        trains: "Several families one after the other, as one session.",
+        cautions: []
 
       # @return [Protocol] the family, or one of a given name
       def self.find(id) = new(id: id).freeze
@@ -54,7 +62,10 @@ module Windlass
       end
 
       # @return [Array<Lever>] those of all blocks, in their order: each moves one number of one block
-      def levers = @lazy[:levers] ||= blocks.flat_map { |one| one.protocol.levers.map { |lever| of_block(lever, one.number - 1) } }.freeze
+      def levers =
+        @lazy[:levers] ||= blocks
+          .flat_map { |one| one.protocol.levers.map { |lever| of_block(lever, one.number - 1) } }
+          .freeze
 
       # @param name [String, nil] that the coach gave
       # @return [Protocol] under an id of its own: several such sessions may be prescribed beside each other
@@ -62,15 +73,32 @@ module Windlass
         made_of = (name || blocks.map { |one| one.protocol.id }.join(" ")).downcase
         slug = made_of.gsub(/[^a-z0-9]+/, "-").gsub(/\A-|-\z/, "")[0, 50]
         # Letters that an address leaves out still tell two names apart.
-        self.class.new(id: "#{ID}:#{[slug, (Zlib.crc32(made_of).to_s(36) unless made_of.ascii_only? && made_of.size <= 50)].compact.join("-")}", blocks: blocks).freeze
+        self
+          .class
+          .new(
+            id:
+              "#{ID}:#{[slug, (Zlib.crc32(made_of).to_s(36) unless made_of.ascii_only? && made_of.size <= 50)].compact.join("-")}",
+            blocks: blocks
+          )
+          .freeze
       end
 
       # @return [Array<Block>] every one as often as it comes; only the first time has its settling
       def runs
-        blocks.flat_map { |one| (1..one.repeats).map { |time| one.with(time: time, after: (one.after if time == one.repeats), dose: (time == 1) ? one.dose : unsettled(one)) } }
+        blocks.flat_map do |one|
+          (1..one.repeats).map do |time|
+            one.with(
+              time: time,
+              after: (one.after if time == one.repeats),
+              dose: (time == 1) ? one.dose : unsettled(one)
+            )
+          end
+        end
       end
 
-      %i[holds over_breathing strenuous once_a_day watched paced].each { |fact| define_method(fact) { families.any?(&fact) } }
+      %i[holds over_breathing strenuous once_a_day watched paced].each do |fact|
+        define_method(fact) { families.any?(&fact) }
+      end
 
       def opt_in = families.any?(&:opt_in)
 
@@ -84,11 +112,15 @@ module Windlass
 
       def posture = (families.any? { |one| one.posture == :lying }) ? :lying : :seated
 
-      def places = (families.map(&:places).reduce { |known, more| known & more } || []).then { |shared| shared.empty? ? families.flat_map(&:places).uniq : shared }
+      def places =
+        (families.map(&:places).reduce { |known, more| known & more } || []).then do |shared|
+          shared.empty? ? families.flat_map(&:places).uniq : shared
+        end
 
       def cautions = families.flat_map(&:cautions).uniq
 
-      def needs = families.map(&:needs).reduce({}) { |known, more| known.merge(more) { |_, one, other| [one, other].max } }
+      def needs =
+        families.map(&:needs).reduce({}) { |known, more| known.merge(more) { |_, one, other| [one, other].max } }
 
       def computed = (families.any? { |one| one.computed.any? }) ? [:blocks] : []
 
@@ -109,18 +141,26 @@ module Windlass
 
       def holds_in?(dose) = !dose.nil? && bound(dose).blocks.any? { |one| one.protocol.holds_in?(one.dose) }
 
-      def judged_by_minutes?(dose) = dose.nil? || bound(dose).blocks.all? { |one| one.protocol.judged_by_minutes?(one.dose) }
+      def judged_by_minutes?(dose) =
+        dose.nil? || bound(dose).blocks.all? { |one| one.protocol.judged_by_minutes?(one.dose) }
 
       # What the model sets of a block hangs on all that came before it, each time that it comes; the lowest binds.
       def fitted(dose, body, before: [])
         return dose if computed.empty?
 
-        bound(dose).runs.each_with_index.reduce(dose) do |known, (run, index)|
-          next known if run.protocol.computed.empty?
+        bound(dose)
+          .runs
+          .each_with_index
+          .reduce(dose) do |known, (run, index)|
+            next known if run.protocol.computed.empty?
 
-          set = run.protocol.fitted(bound(known).runs[index].dose, body, before: [*before, *before_run(known, index, body)]).slice(*run.protocol.computed)
-          mapped(known) { |one, at| (at + 1 == run.number) ? one.dose.merge(set) : one.dose }
-        end
+            set =
+              run
+                .protocol
+                .fitted(bound(known).runs[index].dose, body, before: [*before, *before_run(known, index, body)])
+                .slice(*run.protocol.computed)
+            mapped(known) { |one, at| (at + 1 == run.number) ? one.dose.merge(set) : one.dose }
+          end
       end
 
       def objection(dose) = bound(dose).blocks.filter_map { |one| one.protocol.objection(one.dose) }.first
@@ -131,20 +171,36 @@ module Windlass
 
       def waits_for_urge?(dose) = bound(dose).blocks.any? { |one| one.protocol.waits_for_urge?(one.dose) }
 
-      def cut_words(typed, fitted) = bound(typed).blocks.zip(bound(fitted).blocks).filter_map { |one, other| one.protocol.cut_words(one.dose, other.dose) }.first
+      def cut_words(typed, fitted) =
+        bound(typed)
+          .blocks
+          .zip(bound(fitted).blocks)
+          .filter_map { |one, other| one.protocol.cut_words(one.dose, other.dose) }
+          .first
 
-      def warnings(dose, measures = nil) = bound(dose).blocks.flat_map { |one| one.protocol.warnings(one.dose, measures).map { |_, level, text| [:blocks, level, "#{one.in_words.capitalize}: #{text}"] } }
+      def warnings(dose, measures = nil) =
+        bound(dose).blocks.flat_map do |one|
+          one
+            .protocol
+            .warnings(one.dose, measures)
+            .map { |_, level, text| [:blocks, level, "#{one.in_words.capitalize}: #{text}"] }
+        end
 
       # What ends by hand in one block leans on all that came before it.
       def bounded(compiled, dose, body)
         runs = bound(dose).runs
         before = compiled.before.to_a
-        compiled.with_segments(compiled.segments.chunk_while { |one, other| one.block == other.block }.flat_map do |segments|
-          run = segments.first.block && runs[segments.first.block - 1]
-          part = Timeline::Compiled.new(segments, before: before)
-          before += segments
-          run ? run.protocol.bounded(part, run.dose, body).segments : segments
-        end)
+        compiled.with_segments(
+          compiled
+            .segments
+            .chunk_while { |one, other| one.block == other.block }
+            .flat_map do |segments|
+              run = segments.first.block && runs[segments.first.block - 1]
+              part = Timeline::Compiled.new(segments, before: before)
+              before += segments
+              run ? run.protocol.bounded(part, run.dose, body).segments : segments
+            end
+        )
       end
 
       # Of each block what its family counts, and that family's way.
@@ -156,8 +212,16 @@ module Windlass
       # Where a family comes more than once, by what differs.
       def named_blocks(dose)
         runs = bound(dose).runs
-        apart = runs.group_by { |one| one.protocol.id }.transform_values { |same| same.map { |one| one.protocol.told_apart(one.dose) }.uniq.size > 1 }
-        runs.each.with_index(1).to_h { |one, number| [number, (one.protocol.told_apart(one.dose) if apart[one.protocol.id]) || one.protocol.name.downcase] }
+        apart =
+          runs
+            .group_by { |one| one.protocol.id }
+            .transform_values { |same| same.map { |one| one.protocol.told_apart(one.dose) }.uniq.size > 1 }
+        runs
+          .each
+          .with_index(1)
+          .to_h do |one, number|
+            [number, (one.protocol.told_apart(one.dose) if apart[one.protocol.id]) || one.protocol.name.downcase]
+          end
       end
 
       def calls(dose) = bound(dose).blocks.first&.then { |one| one.protocol.calls(one.dose) } || []
@@ -165,50 +229,73 @@ module Windlass
       def compile(dose, body = Physiology::REFERENCE_BODY)
         runs = bound(dose).runs
         whole = runs.map { |one| one.protocol.compile(one.dose, body) }
-        segments = runs.each_with_index.flat_map do |one, index|
-          [*whole[index].segments.map { |segment| segment.with(block: index + 1) }, *gap(one, runs[index + 1])]
-        end
+        segments =
+          runs.each_with_index.flat_map do |one, index|
+            [*whole[index].segments.map { |segment| segment.with(block: index + 1) }, *gap(one, runs[index + 1])]
+          end
         Timeline::Compiled.new(segments, before: worked_up(dose))
       end
 
       def judged_parts(compiled)
-        by_block = {holds: compiled.holds.group_by { |one| one.segment.block }, sounds: compiled.sounds.group_by { |one| one.segments.first.block }}
+        by_block = {
+          holds: compiled.holds.group_by { |one| one.segment.block },
+          sounds: compiled.sounds.group_by { |one| one.segments.first.block }
+        }
         runs.flat_map.with_index(1) { |run, block| by_block.fetch(run.protocol.judged).fetch(block, []) }
       end
 
       # What is owed, and in which block.
       def rounds(dose) = bound(dose).runs.sum { |run| run.protocol.rounds(run.dose) / run.protocol.sets(run.dose) }
 
-      def notes(dose) = bound(dose).blocks.flat_map { |one| one.protocol.notes(one.dose).map { |note| "#{one.in_words.capitalize}: #{note}" } }
+      def notes(dose) =
+        bound(dose).blocks.flat_map do |one|
+          one.protocol.notes(one.dose).map { |note| "#{one.in_words.capitalize}: #{note}" }
+        end
 
       def sets(_dose) = 1
 
       def longest_hold_s(dose) = bound(dose).blocks.map { |one| one.protocol.longest_hold_s(one.dose) }.max || 0
 
       def shorter_holds?(dose, than, block = nil)
-        bound(dose).blocks.zip(bound(than).blocks).any? do |one, other|
-          (block.nil? || block == one.number) && one.protocol.longest_hold_s(one.dose) < other.protocol.longest_hold_s(other.dose)
-        end
+        bound(dose)
+          .blocks
+          .zip(bound(than).blocks)
+          .any? do |one, other|
+            (block.nil? || block == one.number) &&
+              one.protocol.longest_hold_s(one.dose) < other.protocol.longest_hold_s(other.dose)
+          end
       end
 
       # Numbers of judged parts after which a first breath is asked for.
       def asked_after(dose)
         holds = asked_holds(dose)
-        judged_parts(compile(dose)).each.with_index(1).select { |part, _| part.is_a?(Timeline::Compiled::Placed) && holds.include?(part.number) }.to_set(&:last)
+        judged_parts(compile(dose))
+          .each
+          .with_index(1)
+          .select { |part, _| part.is_a?(Timeline::Compiled::Placed) && holds.include?(part.number) }
+          .to_set(&:last)
       end
 
       # Numbers of holds after which a first breath is asked for, over the whole session.
       def asked_holds(dose, _compiled = nil)
         first = 0
-        bound(dose).runs.each_with_object(Set.new) do |run, asked|
-          asked.merge(run.protocol.asked_holds(run.dose).map { |number| first + number })
-          first += run.protocol.compile(run.dose).holds.size
-        end
+        bound(dose)
+          .runs
+          .each_with_object(Set.new) do |run, asked|
+            asked.merge(run.protocol.asked_holds(run.dose).map { |number| first + number })
+            first += run.protocol.compile(run.dose).holds.size
+          end
       end
 
-      def halved(dose) = mapped(dose) { |one, _| (one.protocol.halves && one.dose[one.protocol.halves]) ? one.protocol.halved(one.dose) : one.dose }
+      def halved(dose) =
+        mapped(dose) do |one, _|
+          (one.protocol.halves && one.dose[one.protocol.halves]) ? one.protocol.halved(one.dose) : one.dose
+        end
 
-      def doubled(dose) = mapped(dose) { |one, _| (one.protocol.halves && one.dose[one.protocol.halves]) ? one.protocol.doubled(one.dose) : one.dose }
+      def doubled(dose) =
+        mapped(dose) do |one, _|
+          (one.protocol.halves && one.dose[one.protocol.halves]) ? one.protocol.doubled(one.dose) : one.dose
+        end
 
       def lightened(dose) = mapped(dose) { |one, _| one.protocol.lightened(one.dose) }
 
@@ -217,27 +304,50 @@ module Windlass
       def same_dose?(one, other)
         return one == other if one.nil? || other.nil?
 
-        plain = [one, other].map { |dose| bound(dose).blocks.map { |block| block.with(dose: block.dose.except(*block.protocol.computed)).to_h.except(:protocol).merge(family: block.protocol.id) } }
+        plain =
+          [one, other].map do |dose|
+            bound(dose).blocks.map do |block|
+              block
+                .with(dose: block.dose.except(*block.protocol.computed))
+                .to_h
+                .except(:protocol)
+                .merge(family: block.protocol.id)
+            end
+          end
         plain.first == plain.last
       end
 
       # @return [String] `4 blocks: alternate nostril`, `2 blocks: bellows rounds; quiet breathing`
       def in_short(dose)
         runs = bound(dose).runs
-        "#{Words.count(runs.size, "block")}: #{runs.map { |run| run.name.downcase }.chunk_while { |one, other| one == other }.map(&:first).join("; ")}"
+        "#{Words.count(runs.size, "block")}: " \
+        "#{runs.map { |run| run.name.downcase }.chunk_while { |one, other| one == other }.map(&:first).join("; ")}"
       end
 
       # @return [String] `Bellows rounds: 3 rounds …; then quiet breathing: …`
       def in_words(dose)
-        bound(dose).blocks.map { |one| "#{one.name}: #{one.protocol.in_words(one.dose)}#{", #{one.repeats} times" if one.repeats > 1}#{gap_in_words(one.after) unless one.number == blocks.size}" }.join("; then ")
+        bound(dose)
+          .blocks
+          .map do |one|
+            "#{one.name}: " \
+            "#{one.protocol.in_words(one.dose)}#{", #{one.repeats} times" if one.repeats > 1}#{gap_in_words(one.after) unless one.number == blocks.size}"
+          end
+          .join("; then ")
       end
 
       # @return [Hash{String => String}] by path: `blocks[0].dose.hold_s`
       def faults(dose)
         given = dose[:blocks]
-        return {"blocks" => "#{Error.shown(given)} is not allowed; allowed: 1 to #{MOST} blocks"} unless given.is_a?(Array) && given.size.between?(1, MOST)
+        unless given.is_a?(Array) && given.size.between?(1, MOST)
+          return {"blocks" => "#{Error.shown(given)} is not allowed; allowed: 1 to #{MOST} blocks"}
+        end
 
-        given.each_with_index.map { |one, index| BlockFaults.of(one).transform_keys { |path| ["blocks[#{index}]", path].compact.join(".") } }.reduce({}, :merge)
+        given
+          .each_with_index
+          .map do |one, index|
+            BlockFaults.of(one).transform_keys { |path| ["blocks[#{index}]", path].compact.join(".") }
+          end
+          .reduce({}, :merge)
           .then { |faults| faults.any? ? faults : {"blocks" => too_long(dose)}.compact }
       end
 
@@ -250,7 +360,10 @@ module Windlass
 
       # @return [Integer] breaths, holds and pauses, however often a block comes
       def parts
-        blocks.sum { |one| [one.dose, unsettled(one)].map { |dose| one.protocol.compile(dose).segments.size }.then { |first, again| first + (one.repeats - 1) * again } }
+        blocks.sum do |one|
+          [one.dose, unsettled(one)].map { |dose| one.protocol.compile(dose).segments.size }
+            .then { |first, again| first + (one.repeats - 1) * again }
+        end
       end
 
       # A long session has a short ladder: it is composed anew to go on from its top.
@@ -260,12 +373,21 @@ module Windlass
 
       def block(given, number)
         family = Protocols.family(given.fetch(:protocol))
-        Block.new(protocol: family, dose: family.lean(given.fetch(:dose)), repeats: given.fetch(:repeats, 1), after: given[:after], number: number, time: 1)
+        Block.new(
+          protocol: family,
+          dose: family.lean(given.fetch(:dose)),
+          repeats: given.fetch(:repeats, 1),
+          after: given[:after],
+          number: number,
+          time: 1
+        )
       end
 
       # @return [Array<Timeline::Segment>] all that comes before a run of a block
       def before_run(dose, index, body)
-        compile(dose, body || Physiology::REFERENCE_BODY).segments.take_while { |segment| segment.block.nil? || segment.block <= index }
+        compile(dose, body || Physiology::REFERENCE_BODY).segments.take_while do |segment|
+          segment.block.nil? || segment.block <= index
+        end
       end
 
       def unsettled(one) = one.protocol.class.settling ? one.dose.merge(settle_s: 0, entered: "none") : one.dose
@@ -273,19 +395,31 @@ module Windlass
       # @yieldparam block [Block]
       # @yieldreturn [Hash] its dose
       def mapped(dose)
-        changed = bound(dose).blocks.zip(dose.fetch(:blocks)).map.with_index { |(one, given), index| given.merge(dose: yield(one, index).freeze).freeze }
+        changed =
+          bound(dose)
+            .blocks
+            .zip(dose.fetch(:blocks))
+            .map
+            .with_index { |(one, given), index| given.merge(dose: yield(one, index).freeze).freeze }
         dose.merge(blocks: changed.freeze).freeze
       end
 
       # The lever of a block, as one of the whole session: one number of one block.
       def of_block(lever, index)
-        lever.with(key: :"block_#{index + 1}_#{lever.key}", words: "block #{index + 1}, #{lever.words}",
-          read: ->(dose) { lever.value(dose[:blocks][index][:dose]) }, moves: ->(dose) { lever.moves?(dose[:blocks][index][:dose]) },
+        lever.with(
+          key: :"block_#{index + 1}_#{lever.key}",
+          words: "block #{index + 1}, #{lever.words}",
+          read: ->(dose) { lever.value(dose[:blocks][index][:dose]) },
+          moves: ->(dose) { lever.moves?(dose[:blocks][index][:dose]) },
           wider: lever.wider && ->(dose) { lever.wider.call(dose[:blocks][index][:dose]) },
-          write: ->(dose, value) {
-            changed = dose[:blocks].each_with_index.map { |one, at| (at == index) ? one.merge(dose: lever.at(one[:dose], value)).freeze : one }
+          write: ->(dose, value) do
+            changed =
+              dose[:blocks].each_with_index.map do |one, at|
+                (at == index) ? one.merge(dose: lever.at(one[:dose], value)).freeze : one
+              end
             dose.merge(blocks: changed.freeze)
-          })
+          end
+        )
       end
 
       def gap(run, following)
@@ -293,7 +427,11 @@ module Windlass
 
         details = {kind: :breathe, rate: Physiology::RESTING_RATE, phase: :rest}
         coming = "Next: #{following.name.downcase}"
-        return [Timeline::Segment.new(**details, ms: WAIT_S * 1000, until: :word, cue: "Wait for the coach. #{coming}")] if run.after == WAIT
+        if run.after == WAIT
+          return [
+            Timeline::Segment.new(**details, ms: WAIT_S * 1000, until: :word, cue: "Wait for the coach. #{coming}")
+          ]
+        end
 
         [Timeline::Segment.new(**details, ms: (run.after * 1000).round, cue: "Breathe naturally. #{coming}")]
       end

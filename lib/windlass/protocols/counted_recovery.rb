@@ -6,8 +6,19 @@ module Windlass
     class CountedRecovery < Protocol
       include Table
 
-      about id: "counted-recovery", name: "Counted recovery", counted_aloud: %i[breaths down], goal: :tolerance, column: :tables, places: %i[chair mat],
-        disciplines: APNOEA + WAVES, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, once_a_day: true,
+      about id: "counted-recovery",
+        name: "Counted recovery",
+        counted_aloud: %i[breaths down],
+        goal: :tolerance,
+        column: :tables,
+        places: %i[chair mat],
+        disciplines: APNOEA + WAVES,
+        needs: {
+          maximal_hold_s: 40
+        },
+        shortest_hold_s: 5,
+        hold_key: :hold_s,
+        once_a_day: true,
         trains: "Recovering in few breaths: a fixed number of breaths between holds.",
         cautions: ["Cut a breath only if the first breath was smooth. Dry only, seated or lying."]
 
@@ -18,7 +29,9 @@ module Windlass
       settles 120, cue: "Breathe naturally, nothing deep"
 
       lever :breaths, step: -1, harder: :down, limit: 1
-      lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s/2r, 5) },
+      lever :hold_s,
+        step: 5,
+        limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s/2r, 5) },
         limit_words: "half of the maximal hold"
       lever :rounds, step: 1, limit: 8
 
@@ -30,18 +43,23 @@ module Windlass
 
       # @return [String] `6 holds of 0:45, 6 breaths between them`
       def pattern_in_words(dose)
-        "#{Words.count(dose[:rounds], "hold")} of #{Words.hold(dose[:hold_s])}, #{Words.count(dose[:breaths], "breath")} between them"
+        "#{Words.count(dose[:rounds], "hold")} of #{Words.hold(dose[:hold_s])}, " \
+        "#{Words.count(dose[:breaths], "breath")} between them"
       end
 
       private
 
-      def starting_dose(measures) = {hold_s: share_of_best(measures, 2/5r), breaths: 6, rounds: 6}
+      def starting_dose(measures) = {hold_s: share_of_best(measures, 2 / 5r), breaths: 6, rounds: 6}
 
       def round(line, dose, round)
         line.within(phase: :rest) do
           if round > 1
             release(line, dose)
-            line.breathe(dose[:breaths] * Parts::BREATH_S, breaths: dose[:breaths], cue: "Recovery breaths, as calm as they come")
+            line.breathe(
+              dose[:breaths] * Parts::BREATH_S,
+              breaths: dose[:breaths],
+              cue: "Recovery breaths, as calm as they come"
+            )
           end
           fill(line, dose)
         end

@@ -2,8 +2,8 @@
 
 module Windlass
   module Protocols
-    # F10, deep-breath rounds: over-breathing, then a retention, on empty lungs or on full ones, under a cap that the gas
-    # model sets.
+    # F10, deep-breath rounds: over-breathing, then a retention, on empty lungs or on full ones, under a cap that the
+    # gas model sets.
     # Common practice, no source; the cap: docs/gas-model.md.
     class DeepRounds < Protocol
       HALF_BREATH_S = 1.6r
@@ -14,12 +14,24 @@ module Windlass
       # Less is no retention.
       SHORTEST_S = 5
 
-      about id: "deep-rounds", name: "Deep-breath rounds", counted_aloud: %i[breaths up], goal: :tolerance, column: :over, places: %i[mat chair],
-        needs: {control_pause_s: 0}, clean_sessions: 3, posture: :lying, over_breathing: true, computed: %i[cap_s],
+      about id: "deep-rounds",
+        name: "Deep-breath rounds",
+        counted_aloud: %i[breaths up],
+        goal: :tolerance,
+        column: :over,
+        places: %i[mat chair],
+        needs: {
+          control_pause_s: 0
+        },
+        clean_sessions: 3,
+        posture: :lying,
+        over_breathing: true,
+        computed: %i[cap_s],
         trains: "Full breathing and a retention after it, in rounds: a morning practice, dry, lying or seated.",
         cautions: [
           "Over-breathing delays the urge, so it does not protect: the cap is a limit. Do not aim for it.",
-          "Lying or seated, on dry ground. No swim, surf, dive, bath or cold immersion for 12 hours after it, no driving and no standing in it.",
+          "Lying or seated, on dry ground. No swim, surf, dive, bath or cold immersion for 12 hours after it, no " \
+          "driving and no standing in it.",
           "Tingling comes from low carbon dioxide: breathe softer; if it is strong, stop."
         ]
 
@@ -27,12 +39,22 @@ module Windlass
       parameter :cap_s, "hold, at most", :s, SHORTEST_S..90, step: 1, shapes: :hold
       parameter :recovery_hold_s, "recovery hold", :s, 10..20, step: 1
       parameter :rounds, "rounds", :rounds, 1..4, step: 1
-      parameter :retention, "retention", choices: {"empty" => "empty, then a recovery breath", "full" => "on one full breath"}, usual: "empty"
+      parameter :retention,
+        "retention",
+        choices: {
+          "empty" => "empty, then a recovery breath",
+          "full" => "on one full breath"
+        },
+        usual: "empty"
       parameter :hold_s, "planned hold", :s, SHORTEST_S..90, step: 1, shapes: :hold, optional: true
       settles 120, cue: "Lie down, and breathe easily"
       detail :in_s, "each breath in", :s, 0.8..4, step: 0.1, shapes: :breathing, usual: HALF_BREATH_S
       detail :out_s, "each breath out", :s, 0.8..4, step: 0.1, shapes: :breathing, usual: HALF_BREATH_S
-      detail :out_to, "how far it goes out", choices: Parts::OUT_TO.slice("passive", "half"), usual: "passive", telling: "out to %s"
+      detail :out_to,
+        "how far it goes out",
+        choices: Parts::OUT_TO.slice("passive", "half"),
+        usual: "passive",
+        telling: "out to %s"
       detail :last_out, "the last one out", choices: Parts::OUT_TO, usual: "passive", telling: "the last one out %s"
       rests 90, 10..600
 
@@ -44,18 +66,21 @@ module Windlass
         (1..dose[:rounds]).each { |round| line.within(round: round) { round(line, dose) } }
       end
 
-      # The lowest cap of all rounds, single changed ones among them, down to whole seconds; never over what the dose says
-      # already. Nobody known: the shortest.
+      # The lowest cap of all rounds, single changed ones among them, down to whole seconds; never over what the dose
+      # says already. Nobody known: the shortest.
       def fitted(dose, body, before: [])
         cap_s = [dose[:cap_s], body ? computed_cap_s(dose, body, before) : UNASKED_CAP_S].compact.min
         dose.merge(cap_s: cap_s).freeze
       end
 
       def objection(dose)
-        "The gas model leaves no hold of #{SHORTEST_S} s after so much breathing." if dose[:cap_s] && dose[:cap_s] < SHORTEST_S
+        if dose[:cap_s] && dose[:cap_s] < SHORTEST_S
+          "The gas model leaves no hold of #{SHORTEST_S} s after so much breathing."
+        end
       end
 
-      # A full retention has a length that the coach gives; to the urge it is only held where the urge comes before the cap.
+      # A full retention has a length that the coach gives; to the urge it is only held where the urge comes before the
+      # cap.
       def waits_for_urge?(dose) = full?(dose) && to_urge?(dose)
 
       # @return [String, nil] a typed hold that the cap cuts, and why
@@ -63,19 +88,34 @@ module Windlass
         asked_s = typed[:hold_s] || typed[:cap_s]
         return if asked_s.nil? || fitted[:cap_s].nil? || asked_s <= fitted[:cap_s]
 
-        "#{Words.hold(asked_s)} is cut to #{Words.hold(fitted[:cap_s])}: after so much breathing the urge comes late, and oxygen may be low by then."
+        "#{Words.hold(asked_s)} is cut to #{Words.hold(fitted[:cap_s])}: after so much breathing the urge comes " \
+        "late, and oxygen may be low by then."
       end
 
       # @return [String] `2 rounds of 20 breaths, hold to the urge, 45 s at most`
       def pattern_in_words(dose)
-        held = to_urge?(dose) ? "to the urge, #{Words.seconds(cap_s(dose))} at most" : "for #{Words.seconds(hold_s(dose))}, never over #{Words.seconds(cap_s(dose))}"
-        "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:breaths], "breath")}, hold#{" full" if full?(dose)} #{held}"
+        held =
+          if to_urge?(dose)
+            "to the urge, #{Words.seconds(cap_s(dose))} at most"
+          else
+            "for #{Words.seconds(hold_s(dose))}, never over #{Words.seconds(cap_s(dose))}"
+          end
+        "#{Words.count(dose[:rounds], "round")} of #{Words.count(dose[:breaths], "breath")}, " \
+        "hold#{" full" if full?(dose)} #{held}"
       end
 
       # Whoever holds sooner than planned has a shorter cap: it is there for every number of breaths.
       def bounded(compiled, dose, body)
         caps = Physiology::Cap.by_breath(body, compiled, full: full?(dose))
-        compiled.with_segments(compiled.segments.map { |one| one.limited? ? one.with(caps_s: caps.map { |cap_s| [cap_s, one.seconds, dose[:cap_s]].compact.min.floor }.freeze) : one })
+        compiled.with_segments(
+          compiled.segments.map do |one|
+            if one.limited?
+              one.with(caps_s: caps.map { |cap_s| [cap_s, one.seconds, dose[:cap_s]].compact.min.floor }.freeze)
+            else
+              one
+            end
+          end
+        )
       end
 
       private
@@ -120,12 +160,21 @@ module Windlass
       def deep_breath(line, dose, number)
         last = number == dose[:breaths]
         line.inhale(setting(dose, :in_s), to: :big, breath: number, cue: "In, fully: #{number} of #{dose[:breaths]}")
-        breathe_out(line, setting(dose, :out_s), setting(dose, last ? :last_out : :out_to), breath: number, cue: last ? "Out, the last" : "Out", passive: (last && !full?(dose)) ? "and stay" : "let it fall")
+        breathe_out(
+          line,
+          setting(dose, :out_s),
+          setting(dose, last ? :last_out : :out_to),
+          breath: number,
+          cue: last ? "Out, the last" : "Out",
+          passive: (last && !full?(dose)) ? "and stay" : "let it fall"
+        )
       end
 
       def retention(line, dose)
         lungs = full?(dose) ? "full" : "empty"
-        return line.hold(hold_s(dose), at_most_ms: cap_s(dose) * 1000, cue: "Hold, #{lungs}, until the word") unless to_urge?(dose)
+        unless to_urge?(dose)
+          return line.hold(hold_s(dose), at_most_ms: cap_s(dose) * 1000, cue: "Hold, #{lungs}, until the word")
+        end
 
         line.hold(cap_s(dose), until: :cap, cue: "Hold, #{lungs}, to the urge")
       end

@@ -2,7 +2,8 @@
 
 module Windlass
   module Protocols
-    # F12, hiss ladder: a steady stream on a beat, each rung twice, four beats longer a rung. Common practice, no source.
+    # F12, hiss ladder: a steady stream on a beat, each rung twice, four beats longer a rung. Common practice, no
+    # source.
     class HissLadder < Protocol
       FIRST_RUNG = 8
       RUNG = 4
@@ -12,9 +13,19 @@ module Windlass
       BEATS = 4
       EACH = {"1" => "once", "2" => "twice"}.freeze
 
-      about id: "hiss-ladder", name: "Hiss ladder", counted_aloud: %i[beats up], goal: :voice, column: :voice, places: %i[room chair], disciplines: VOICES,
-        halves: :top_beats, paced: true,
-        first_breath: :never, judged: :sounds, ribs_asked: true, trains: "A quiet, steady stream of air while the ribs stay wide.",
+      about id: "hiss-ladder",
+        name: "Hiss ladder",
+        counted_aloud: %i[beats up],
+        goal: :voice,
+        column: :voice,
+        places: %i[room chair],
+        disciplines: VOICES,
+        halves: :top_beats,
+        paced: true,
+        first_breath: :never,
+        judged: :sounds,
+        ribs_asked: true,
+        trains: "A quiet, steady stream of air while the ribs stay wide.",
         cautions: ["Keep the ribs wide; stop when they drop. If dizzy, rest and breathe gently."]
 
       parameter :top_beats, "top rung", :beats, FIRST_RUNG..LONGEST, step: RUNG, shapes: :breathing
@@ -34,31 +45,42 @@ module Windlass
       def write(line, dose)
         beat_s = Rational(60, 1) / dose[:tempo]
         settle(line, dose)
-        Practice.write(line, dose[:practice], fill: ->(**more) { fill(line, dose, beat_s, dose[:top_beats], **more) }, keep: -> { keep(line, dose, beat_s) }, let_go: -> { let_go(line, dose, beat_s) })
-        rungs(dose).each.with_index(1) do |beats, round|
-          line.within(round: round, phase: :work) do
-            fill(line, dose, beat_s, beats)
-            keep(line, dose, beat_s)
-            line.exhale(beats * beat_s, to: :passive, beats: beats, sound: :hiss, cue: "Hiss, quiet and steady")
-            let_go(line, dose, beat_s)
+        Practice.write(
+          line,
+          dose[:practice],
+          fill: ->(**more) { fill(line, dose, beat_s, dose[:top_beats], **more) },
+          keep: -> { keep(line, dose, beat_s) },
+          let_go: -> { let_go(line, dose, beat_s) }
+        )
+        rungs(dose)
+          .each
+          .with_index(1) do |beats, round|
+            line.within(round: round, phase: :work) do
+              fill(line, dose, beat_s, beats)
+              keep(line, dose, beat_s)
+              line.exhale(beats * beat_s, to: :passive, beats: beats, sound: :hiss, cue: "Hiss, quiet and steady")
+              let_go(line, dose, beat_s)
+            end
           end
-        end
       end
 
       # @return [String] `8 to 16 beats of hiss, each twice, 66 beats a minute`
       def pattern_in_words(dose)
-        "#{rungs(dose).minmax.uniq.join(" to ")} beats of hiss, each #{EACH.fetch(setting(dose, :each))}, #{Words.number(dose[:tempo])} beats a minute"
+        "#{rungs(dose).minmax.uniq.join(" to ")} beats of hiss, each #{EACH.fetch(setting(dose, :each))}, " \
+        "#{Words.number(dose[:tempo])} beats a minute"
       end
 
-      def lightened(dose) = dose.merge(top_beats: [Numbers.down_to_multiple(dose[:top_beats] * LIGHT_HOLD, RUNG), FIRST_RUNG].max).freeze
+      def lightened(dose) =
+        dose.merge(top_beats: [Numbers.down_to_multiple(dose[:top_beats] * LIGHT_HOLD, RUNG), FIRST_RUNG].max).freeze
 
       # Half of a ladder is a lower one, on a rung.
-      def halved(dose) = dose.merge(top_beats: [Numbers.down_to_multiple(dose[:top_beats] / 2, RUNG), FIRST_RUNG].max).freeze
+      def halved(dose) =
+        dose.merge(top_beats: [Numbers.down_to_multiple(dose[:top_beats] / 2, RUNG), FIRST_RUNG].max).freeze
 
       private
 
       # The breath of the letting go is part of what the body needs.
-      SHARE_OF_NEED = 4/5r
+      SHARE_OF_NEED = 4 / 5r
       private_constant :SHARE_OF_NEED
 
       def needs_of_breath(_segment, _dose) = SHARE_OF_NEED
@@ -70,7 +92,8 @@ module Windlass
         {top_beats: top, tempo: 66}
       end
 
-      # @return [Array<Integer>] beats of every hiss; a top between two rungs is the last rung, and one under the first the only one
+      # @return [Array<Integer>] beats of every hiss; a top between two rungs is the last rung, and one under the first
+      #   the only one
       def rungs(dose)
         rungs = (setting(dose, :from_beats)..dose[:top_beats]).step(RUNG).to_a
         (rungs | [dose[:top_beats]]).flat_map { |beats| [beats] * setting(dose, :each).to_i }
@@ -81,7 +104,13 @@ module Windlass
 
       def fill(line, dose, beat_s, beats, **more)
         counted = setting(dose, :in_beats)
-        line.inhale(counted * beat_s, to: (beats > LONG_HISS) ? :full : :big, beats: counted, cue: "In: belly, ribs, chest last", **more)
+        line.inhale(
+          counted * beat_s,
+          to: (beats > LONG_HISS) ? :full : :big,
+          beats: counted,
+          cue: "In: belly, ribs, chest last",
+          **more
+        )
       end
 
       def keep(line, dose, beat_s)
@@ -91,7 +120,16 @@ module Windlass
 
       def let_go(line, dose, beat_s)
         counted = setting(dose, :let_go_beats)
-        line.breathe(counted * beat_s, rate: dose[:tempo] / BEATS.to_f, beats: counted, phase: :rest, told: "let go", cue: "Let go") if counted > 0
+        if counted > 0
+          line.breathe(
+            counted * beat_s,
+            rate: dose[:tempo] / BEATS.to_f,
+            beats: counted,
+            phase: :rest,
+            told: "let go",
+            cue: "Let go"
+          )
+        end
       end
     end
   end

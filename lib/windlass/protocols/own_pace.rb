@@ -9,15 +9,28 @@ module Windlass
       MOST_ADDED_S = 3
       # When the time that is left is called, seconds before the end.
       LAST_ROUND = "Last round"
-      BREATHS = {"led" => "led by the clock", "own" => "at their own pace", "time" => "at their own pace, only the time is called"}.freeze
+      BREATHS = {
+        "led" => "led by the clock",
+        "own" => "at their own pace",
+        "time" => "at their own pace, only the time is called"
+      }.freeze
       # A breath at one's own pace that no hand ends lasts so many times as long as planned, at most.
       LONGEST_BREATH = 3
       OWN_PACE = "At your own pace"
 
-      about id: "own-pace", name: "Own-pace suspension", goal: :baseline, column: :retention, places: %i[chair mat], halves: :minutes,
-        by_minutes: true, paced: true,
-        first_breath: :end, trains: "Knowing what is comfortable: suspend full, suspend empty, each for as long as it stays easy.",
-        cautions: ["One, two or three seconds are a fine baseline. Dizzy, or not today: long deep breathing in its place."]
+      about id: "own-pace",
+        name: "Own-pace suspension",
+        goal: :baseline,
+        column: :retention,
+        places: %i[chair mat],
+        halves: :minutes,
+        by_minutes: true,
+        paced: true,
+        first_breath: :end,
+        trains: "Knowing what is comfortable: suspend full, suspend empty, each for as long as it stays easy.",
+        cautions: [
+          "One, two or three seconds are a fine baseline. Dizzy, or not today: long deep breathing in its place."
+        ]
 
       parameter :minutes, "minutes", :min, 1..10, step: 0.5
       settles 0, cue: "Breathe easily"
@@ -34,7 +47,9 @@ module Windlass
         settle(line, dose)
         cycles = cycles(dose, suspend_s(dose))
         share = dose[:minutes].to_r * 60 / cycles / cycle_s(dose, suspend_s(dose))
-        (1..cycles).each { |cycle| line.within(round: cycle, phase: :work) { cycle(line, dose, share, suspend_s(dose)) } }
+        (1..cycles).each do |cycle|
+          line.within(round: cycle, phase: :work) { cycle(line, dose, share, suspend_s(dose)) }
+        end
       end
 
       # What is left is called: two minutes, one, and the last round.
@@ -42,21 +57,26 @@ module Windlass
       def calls(dose)
         whole_s = setting(dose, :settle_s) + dose[:minutes] * 60
         last_round_s = whole_s - cycle_s(dose, suspend_s(dose))
-        timed = SlowBreaths.calls(dose[:minutes]).map { |at_ms, words| [at_ms + setting(dose, :settle_s) * 1000, words] }
+        timed =
+          SlowBreaths.calls(dose[:minutes]).map { |at_ms, words| [at_ms + setting(dose, :settle_s) * 1000, words] }
         [*timed, [(last_round_s * 1000).round, LAST_ROUND]]
       end
 
-      # Every suspension ends while the oxygen is well above the floor, even if each of them is as long; and no breath goes on for ever.
+      # Every suspension ends while the oxygen is well above the floor, even if each of them is as long; and no breath
+      # goes on for ever.
       def bounded(compiled, dose, body)
-        longest_s = (SHARE * Physiology::LongestSuspension.seconds(body) { |seconds| suspending(dose, seconds, body) }).floor
-        compiled.with_segments(compiled.segments.map do |one|
-          next one.with(at_most_ms: [[longest_s, SUSPEND_S].max * 1000, one.ms].max) if one.hold?
+        longest_s =
+          (SHARE * Physiology::LongestSuspension.seconds(body) { |seconds| suspending(dose, seconds, body) }).floor
+        compiled.with_segments(
+          compiled.segments.map do |one|
+            next one.with(at_most_ms: [[longest_s, SUSPEND_S].max * 1000, one.ms].max) if one.hold?
 
-          (one.until == :comfort) ? one.with(at_most_ms: one.ms * LONGEST_BREATH) : one
-        end)
+            (one.until == :comfort) ? one.with(at_most_ms: one.ms * LONGEST_BREATH) : one
+          end
+        )
       end
       # Of what the model allows.
-      SHARE = 9/10r
+      SHARE = 9 / 10r
 
       def baseline? = true
 

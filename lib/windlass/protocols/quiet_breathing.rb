@@ -7,28 +7,53 @@ module Windlass
     class QuietBreathing < Protocol
       FORMS = {
         "belly" => ["In through the nose, belly first", "Out, slow and easy"],
-        "throat" => ["In through the nose, the throat a little narrow", "Out through the nose, a soft sound in the throat"],
+        "throat" => [
+          "In through the nose, the throat a little narrow",
+          "Out through the nose, a soft sound in the throat"
+        ],
         "three-zone" => ["In by the nose: belly, then ribs, then chest", "Out: chest, ribs, belly"]
       }.freeze
 
       # What the deck says of the breath in, where it is more than that.
       TOLD = {"throat" => "in, narrowed", "three-zone" => "belly, ribs, chest"}.freeze
 
-      about id: "quiet-breathing", name: "Quiet breathing", goal: :calm, column: nil, places: %i[chair mat room], holds: false,
-        halves: :minutes, paced: true,
-        first_breath: :never, trains: "Slow, belly-led breathing: the way back from every hold, and always an allowed choice.",
+      about id: "quiet-breathing",
+        name: "Quiet breathing",
+        goal: :calm,
+        column: nil,
+        places: %i[chair mat room],
+        holds: false,
+        halves: :minutes,
+        paced: true,
+        first_breath: :never,
+        trains: "Slow, belly-led breathing: the way back from every hold, and always an allowed choice.",
         cautions: ["Whatever is comfortable: shorten the breath rather than strain for its length."]
 
       parameter :in_s, "in", :s, 2..8, step: 0.5, shapes: :breathing
       parameter :out_s, "out", :s, 2..16, step: 0.5, shapes: :breathing
       parameter :minutes, "minutes", :min, 1..30, step: 1
-      parameter :form, "form", choices: {"belly" => "belly-led", "throat" => "throat-narrowed", "three-zone" => "three zones"}, optional: true
+      parameter :form,
+        "form",
+        choices: {
+          "belly" => "belly-led",
+          "throat" => "throat-narrowed",
+          "three-zone" => "three zones"
+        },
+        optional: true
 
       lever :minutes, step: 1, limit: 15
 
       def write(line, dose)
         line.within(phase: :work) do
-          SlowBreaths.write(line, dose[:minutes] * 60, dose[:in_s], dose[:out_s], numbered: true, cues: FORMS.fetch(dose[:form] || "belly"), told: TOLD[dose[:form]])
+          SlowBreaths.write(
+            line,
+            dose[:minutes] * 60,
+            dose[:in_s],
+            dose[:out_s],
+            numbered: true,
+            cues: FORMS.fetch(dose[:form] || "belly"),
+            told: TOLD[dose[:form]]
+          )
         end
       end
 
@@ -41,7 +66,7 @@ module Windlass
       def pattern_in_words(dose)
         breaths = SlowBreaths.each_ms(dose[:minutes] * 60, dose[:in_s] + dose[:out_s]).size
         "#{Words.count(breaths, "breath")}, in #{Words.seconds(dose[:in_s])} and out #{Words.seconds(dose[:out_s])}, " \
-        "#{Words.length(dose[:minutes] * 60)}"
+          "#{Words.length(dose[:minutes] * 60)}"
       end
 
       private

@@ -6,8 +6,16 @@ module Windlass
     class Ratio < Protocol
       MOST_COUNTS = 32
 
-      about id: "ratio", name: "Ratio breathing", counted_aloud: %i[beats up], goal: :calm, column: :breath, places: %i[chair mat], halves: :rounds, paced: true,
-        first_breath: :round, trains: "An even, counted breath with short holds: four parts that keep their proportions.",
+      about id: "ratio",
+        name: "Ratio breathing",
+        counted_aloud: %i[beats up],
+        goal: :calm,
+        column: :breath,
+        places: %i[chair mat],
+        halves: :rounds,
+        paced: true,
+        first_breath: :round,
+        trains: "An even, counted breath with short holds: four parts that keep their proportions.",
         cautions: ["Out of breath before the end of a count: shorten the count, not the ratio."]
 
       parameter :pattern, "in, hold full, out, hold empty", :counts, 0..MOST_COUNTS, step: 1, numbers: 4, shapes: :hold
@@ -15,34 +23,42 @@ module Windlass
       parameter :rounds, "rounds", :rounds, 1..40, step: 1
 
       settles 0, cue: "Breathe easily"
-      detail :counted_by, "counted by", choices: {"clock" => "the clock", "heartbeat" => "the heartbeat"}, usual: "clock"
+      detail :counted_by,
+        "counted by",
+        choices: {
+          "clock" => "the clock",
+          "heartbeat" => "the heartbeat"
+        },
+        usual: "clock"
 
       # What a count is of the first one, in the trade's own ratios.
-      SHARES = [1/4r, 1/2r, 3/4r, 1r, 3/2r, 2r, 3r, 4r].freeze
+      SHARES = [1 / 4r, 1 / 2r, 3 / 4r, 1r, 3 / 2r, 2r, 3r, 4r].freeze
 
       # A beat is always whole: half a count is taken as the whole one below it, and what is done at all lasts a count.
       # @return [Array<Integer>]
-      def self.whole(pattern) = pattern.map { |count| count.zero? ? 0 : [(count.to_r - 1/2r).ceil, 1].max }
+      def self.whole(pattern) = pattern.map { |count| count.zero? ? 0 : [(count.to_r - 1 / 2r).ceil, 1].max }
 
-      # @return [Rational] of which trade's ratio these two counts are the nearest whole ones, the half first; their own where of none
+      # @return [Rational] of which trade's ratio these two counts are the nearest whole ones, the half first; their own
+      #   where of none
       def self.share(count, first)
         own = Rational(count, first)
         found = SHARES.select { |share| whole([first * share]).first == count }
-        ([own, 1/2r] & found).first || found.min_by { |share| (share - own).abs } || own
+        ([own, 1 / 2r] & found).first || found.min_by { |share| (share - own).abs } || own
       end
 
       # The first count leads; the rest follow in proportion, each to the nearest whole count, halves down.
       FIRST_COUNT = {
         read: ->(dose) { whole(dose[:pattern]).first },
-        write: ->(dose, first) {
+        write: ->(dose, first) do
           counts = whole(dose[:pattern])
           dose.merge(pattern: whole(counts.map { |count| share(count, counts.first) * first }).freeze)
-        },
+        end,
         # No count grows beyond what a coach may set, and from nothing nothing grows.
-        moves: ->(dose) {
+        moves: ->(dose) do
           counts = whole(dose[:pattern])
-          counts.first.positive? && whole(counts.map { |count| share(count, counts.first) * (counts.first + 1) }).max <= MOST_COUNTS
-        }
+          counts.first.positive? &&
+            whole(counts.map { |count| share(count, counts.first) * (counts.first + 1) }).max <= MOST_COUNTS
+        end
       }.freeze
 
       lever :rounds, step: 1, limit: 12
@@ -51,7 +67,9 @@ module Windlass
       def write(line, dose)
         settle(line, dose)
         breath_in, full, out, empty = self.class.whole(dose[:pattern])
-        part = ->(counts, **details) { [counts * dose[:count_s].rationalize(1/10_000r), {beats: counts, **details}] }
+        part = ->(counts, **details) do
+          [counts * dose[:count_s].rationalize(1 / 10_000r), {beats: counts, **details}]
+        end
         by = by_heartbeat?(dose) ? ", by the heartbeat" : ""
         (1..dose[:rounds]).each do |round|
           line.within(round: round, phase: :work) do
@@ -69,7 +87,10 @@ module Windlass
       # Holds longer than the breath in are retention work; what is faster than calm is over-breathing.
       def columns(dose)
         pattern = self.class.whole(dose[:pattern])
-        [(pattern.values_at(1, 3).max > pattern.first) ? :retention : :breath, (:over if Pace.over?(dose[:count_s], pattern.sum))].compact
+        [
+          (pattern.values_at(1, 3).max > pattern.first) ? :retention : :breath,
+          (:over if Pace.over?(dose[:count_s], pattern.sum))
+        ].compact
       end
 
       # A light day's holds are whole counts, and never none.
@@ -88,7 +109,11 @@ module Windlass
       private
 
       def pace_in_words(dose)
-        by_heartbeat?(dose) ? "#{(60 / dose[:count_s]).round} beats a minute" : "#{Words.seconds(dose[:count_s])} a count"
+        if by_heartbeat?(dose)
+          "#{(60 / dose[:count_s]).round} beats a minute"
+        else
+          "#{Words.seconds(dose[:count_s])} a count"
+        end
       end
 
       def by_heartbeat?(dose) = setting(dose, :counted_by) == "heartbeat"

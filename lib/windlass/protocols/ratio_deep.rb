@@ -4,10 +4,22 @@ module Windlass
   module Protocols
     # F8 in its long form, 4 : 16 : 8, for the advanced. Common practice, no source.
     class RatioDeep < Ratio
-      about id: "ratio-deep", name: "Ratio breathing, long retention", counted_aloud: %i[beats up], goal: :tolerance, column: :retention, places: %i[chair mat],
-        also: "antara kumbhaka", needs: {control_pause_s: 20}, paced: true,
-        first_breath: :round, trains: "A retention four times as long as the breath in, and an exhale that stays even after it.",
-        cautions: ["Run out of breath in the exhale: shorten the count. The first breath in after it is as calm as all others."]
+      about id: "ratio-deep",
+        name: "Ratio breathing, long retention",
+        counted_aloud: %i[beats up],
+        goal: :tolerance,
+        column: :retention,
+        places: %i[chair mat],
+        also: "antara kumbhaka",
+        needs: {
+          control_pause_s: 20
+        },
+        paced: true,
+        first_breath: :round,
+        trains: "A retention four times as long as the breath in, and an exhale that stays even after it.",
+        cautions: [
+          "Run out of breath in the exhale: shorten the count. The first breath in after it is as calm as all others."
+        ]
 
       parameters.concat(Ratio.parameters)
       @settling = Ratio.settling

@@ -10,15 +10,31 @@ module Windlass
       OUT_S = 3
       # Between two holds on dry land: usually, and wanted from this share of the maximal hold on; and never less.
       USUAL_REST_S = 180
-      LONG_SHARE = 3/5r
+      LONG_SHARE = 3 / 5r
       LEAST_REST_S = 120
       LEADS = {"easy" => "as small as the others", "big" => "medium"}.freeze
 
-      about id: "single-hold", name: "Breathe-up and single hold", counted_aloud: %i[seconds up], goal: :one_hold, column: :tables, places: %i[chair mat],
-        disciplines: APNOEA, needs: {maximal_hold_s: 40}, shortest_hold_s: 5, hold_key: :hold_s, clean_sessions: 3, strenuous: true, once_a_day: true,
+      about id: "single-hold",
+        name: "Breathe-up and single hold",
+        counted_aloud: %i[seconds up],
+        goal: :one_hold,
+        column: :tables,
+        places: %i[chair mat],
+        disciplines: APNOEA,
+        needs: {
+          maximal_hold_s: 40
+        },
+        shortest_hold_s: 5,
+        hold_key: :hold_s,
+        clean_sessions: 3,
+        strenuous: true,
+        once_a_day: true,
         halves: :holds,
-        trains: "One long, easy hold: a slow breathe-up, one medium breath, one full breath, and hook breaths after it.",
-        cautions: ["No over-breathing, ever: longer out than in, and one medium breath before the full one. Dry only."]
+        trains:
+          "One long, easy hold: a slow breathe-up, one medium breath, one full breath, and hook breaths after it.",
+        cautions: [
+          "No over-breathing, ever: longer out than in, and one medium breath before the full one. Dry only."
+        ]
 
       parameter :in_s, "breathe-up, in", :s, 1..8, step: 0.5, shapes: :breathing
       parameter :out_s, "breathe-up, out", :s, 2..16, step: 0.5, shapes: :breathing
@@ -33,7 +49,9 @@ module Windlass
       detail :fill_s, "full breath in", :s, 2..60, step: 1, shapes: :breathing, usual: FILL_S
       detail :entered, "comes in", choices: Parts::ENTERED, usual: "none"
 
-      lever :hold_s, step: 5, limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 4/5r, 5) },
+      lever :hold_s,
+        step: 5,
+        limit: ->(measures) { Numbers.down_to_multiple(measures.maximal_hold_s * 4/5r, 5) },
         limit_words: "80 % of the maximal hold"
       lever :holds, step: 1, limit: 3
 
@@ -47,15 +65,41 @@ module Windlass
         line.within(phase: :rest) { hook(line, Table::WATCH_S) }
       end
 
-      # The stopwatch runs from the end of a hold to the start of the next one. What is typed and is too little is said once.
+      # The stopwatch runs from the end of a hold to the start of the next one. What is typed and is too little is said
+      # once.
       # @param measures [Measures::Values, nil]
       def warnings(dose, measures = nil)
-        typed = (2..dose[:holds]).filter_map { |round| [typed_rest_s(dose, round), least_rest_s(dose, round), wanted_rest_s(dose, round, measures)] if typed_rest_s(dose, round) }
+        typed =
+          (2..dose[:holds]).filter_map do |round|
+            if typed_rest_s(dose, round)
+              [typed_rest_s(dose, round), least_rest_s(dose, round), wanted_rest_s(dose, round, measures)]
+            end
+          end
         short = typed.find { |typed_s, least_s, _| typed_s < least_s }
-        return [[:rest_s, :care, "#{Words.clock(short[0])} of recovery is raised to #{Words.clock(short[1])}: at least twice the hold before it, and #{Words.clock(LEAST_REST_S)}."]] if short
+        if short
+          return [
+            [
+              :rest_s,
+              :care,
+              "#{Words.clock(short[0])} of recovery is raised to #{Words.clock(short[1])}: at least twice the hold " \
+              "before it, and #{Words.clock(LEAST_REST_S)}."
+            ]
+          ]
+        end
 
         tight = typed.find { |typed_s, _, wanted_s| typed_s < wanted_s }
-        tight ? [[:rest_s, :care, "#{Words.clock(tight[0])} of recovery: from #{(LONG_SHARE * 100).to_i} % of the maximal hold on, #{Words.clock(USUAL_REST_S)} is wanted."]] : []
+        if tight
+          [
+            [
+              :rest_s,
+              :care,
+              "#{Words.clock(tight[0])} of recovery: from #{(LONG_SHARE * 100).to_i} % of the maximal hold on, " \
+              "#{Words.clock(USUAL_REST_S)} is wanted."
+            ]
+          ]
+        else
+          []
+        end
       end
 
       # However long the breathe-up, and however many lead-in breaths: more than this before a hold is over-breathing.
@@ -63,14 +107,15 @@ module Windlass
 
       # @return [String] `1 hold of 1:10 after 2:00 of breathe-up, in 3 s and out 6 s`
       def pattern_in_words(dose)
-        "#{Words.count(dose[:holds], "hold")} of #{Words.hold(dose[:hold_s])} after #{Words.clock(dose[:breathe_up_s])} of breathe-up, " \
-        "in #{Words.seconds(dose[:in_s])} and out #{Words.seconds(dose[:out_s])}"
+        "#{Words.count(dose[:holds], "hold")} of #{Words.hold(dose[:hold_s])} after " \
+        "#{Words.clock(dose[:breathe_up_s])} of breathe-up, " \
+          "in #{Words.seconds(dose[:in_s])} and out #{Words.seconds(dose[:out_s])}"
       end
 
       private
 
-      # A breathe-up is as big as the body needs it, and the medium breath twice that, to the big level at most: whatever is
-      # more washes carbon dioxide out before the hold.
+      # A breathe-up is as big as the body needs it, and the medium breath twice that, to the big level at most:
+      # whatever is more washes carbon dioxide out before the hold.
       BREATHE_UP_NEEDS = {easy: 1, big: 2}.freeze
       private_constant :BREATHE_UP_NEEDS
 
@@ -81,7 +126,8 @@ module Windlass
         {in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: hold_s, holds: 1}
       end
 
-      # Before which hold: what the coach says, or three minutes; never less than twice the hold before it, and two minutes.
+      # Before which hold: what the coach says, or three minutes; never less than twice the hold before it, and two
+      # minutes.
       def rest_s(dose, round) = [typed_rest_s(dose, round) || USUAL_REST_S, least_rest_s(dose, round)].max
 
       def typed_rest_s(dose, round) = changed(dose, round)[:rest_s] || dose[:rest_s]
@@ -104,8 +150,8 @@ module Windlass
       # Rests are written as they are.
       def breaks_of_pattern(dose) = super.map { |one| one.except(:rest_s) }
 
-      # From the end of a hold to the start of the next one: hook breaths, natural breathing, and the breathe-up are all of it.
-      # Where there is little time the breathe-up is shorter.
+      # From the end of a hold to the start of the next one: hook breaths, natural breathing, and the breathe-up are all
+      # of it. Where there is little time the breathe-up is shorter.
       def recover(line, dose, rest_s)
         left_s = rest_s - HOOK_BREATHS * HOOK_S - OUT_S - filling_s(dose)
         up_s = left_s.clamp(0, dose[:breathe_up_s])
@@ -114,7 +160,8 @@ module Windlass
       end
 
       # Lead-in breaths and the full breath.
-      def filling_s(dose) = setting(dose, :leads) * (setting(dose, :lead_in_s) + setting(dose, :lead_out_s)) + setting(dose, :fill_s)
+      def filling_s(dose) =
+        setting(dose, :leads) * (setting(dose, :lead_in_s) + setting(dose, :lead_out_s)) + setting(dose, :fill_s)
 
       # The hook breaths are the beginning of a rest.
       def hook(line, seconds)
@@ -129,7 +176,15 @@ module Windlass
       # Whole breaths that fill the breathe-up, then the lead-in breaths, out to passive, and one full breath.
       def prepare(line, dose, breathe_up_s)
         line.within(phase: :settle) do
-          SlowBreaths.write(line, breathe_up_s, dose[:in_s], dose[:out_s], cues: ["In by the nose, belly first, the chest still", "Out, twice as long"]) if breathe_up_s > 0
+          if breathe_up_s > 0
+            SlowBreaths.write(
+              line,
+              breathe_up_s,
+              dose[:in_s],
+              dose[:out_s],
+              cues: ["In by the nose, belly first, the chest still", "Out, twice as long"]
+            )
+          end
           setting(dose, :leads).times { lead_in(line, dose) }
           line.inhale(setting(dose, :fill_s), to: :full, cue: "One full breath in")
         end
@@ -137,7 +192,12 @@ module Windlass
 
       def lead_in(line, dose)
         size = setting(dose, :lead_size)
-        line.inhale(setting(dose, :lead_in_s), to: size.to_sym, told: ("medium breath" if size == "big"), cue: "One #{(size == "big") ? "medium" : "easy"} breath in")
+        line.inhale(
+          setting(dose, :lead_in_s),
+          to: size.to_sym,
+          told: ("medium breath" if size == "big"),
+          cue: "One #{(size == "big") ? "medium" : "easy"} breath in"
+        )
         line.exhale(setting(dose, :lead_out_s), to: :passive, cue: "Out, passively")
       end
     end

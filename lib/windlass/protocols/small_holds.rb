@@ -14,10 +14,22 @@ module Windlass
       SHORT_PAUSE_S = 10
       HALF_SECOND = Rational(1, 2)
 
-      about id: "small-holds", name: "Small holds", counted_aloud: %i[seconds down], goal: :calm, column: :small, places: %i[chair mat], needs: {control_pause_s: 0},
-        shortest_hold_s: HALF_SECOND, halves: :minutes, hold_key: :hold_s,
+      about id: "small-holds",
+        name: "Small holds",
+        counted_aloud: %i[seconds down],
+        goal: :calm,
+        column: :small,
+        places: %i[chair mat],
+        needs: {
+          control_pause_s: 0
+        },
+        shortest_hold_s: HALF_SECOND,
+        halves: :minutes,
+        hold_key: :hold_s,
         trains: "Easier breathing at rest, and a later first urge, by many holds that stay comfortable.",
-        cautions: ["Each hold ends while it is still comfortable. The first breath after it is as calm as the one before."]
+        cautions: [
+          "Each hold ends while it is still comfortable. The first breath after it is as calm as the one before."
+        ]
 
       parameter :hold_s, "hold", :s, 0.5..15, step: 0.5, shapes: :hold
       parameter :minutes, "minutes a set", :min, 1..15, step: 1
@@ -29,11 +41,14 @@ module Windlass
 
       lever :sets, step: 1, limit: 3
       lever :minutes, step: 1, limit: 8
-      lever :hold_s, step: 1, limit: ->(measures) { longest_hold_s(measures) },
+      lever :hold_s,
+        step: 1,
+        limit: ->(measures) { longest_hold_s(measures) },
         limit_words: "60 % of the control pause, at most 10 s; half of one of 10 s or less"
 
       class << self
-        # Toward six tenths of the control pause, never past it, and never below the start; of a short one half is the limit, too.
+        # Toward six tenths of the control pause, never past it, and never below the start; of a short one half is the
+        # limit, too.
         def longest_hold_s(measures)
           start = starting_hold_s(measures)
           return start if start.nil? || measures.control_pause_paused || measures.control_pause_s <= SHORT_PAUSE_S
@@ -69,7 +84,7 @@ module Windlass
       # @return [String] `13 holds of 5 s in 5 min, 2 sets a day`
       def pattern_in_words(dose)
         "#{Words.count(rounds_a_set(dose), "hold")} of #{Words.seconds(dose[:hold_s])} in " \
-        "#{Words.length(dose[:minutes] * 60)}, #{Words.count(dose[:sets], "set")} a day"
+          "#{Words.length(dose[:minutes] * 60)}, #{Words.count(dose[:sets], "set")} a day"
       end
 
       private
@@ -90,10 +105,21 @@ module Windlass
       def round(line, dose, hold_ms, rest_ms)
         line.within(phase: :work) do
           line.inhale(setting(dose, :in_s), to: :easy, route: :nose, cue: "A normal breath in by the nose")
-          line.exhale(setting(dose, :out_s), to: :passive, route: :nose, cue: "A normal breath out by the nose, and pinch")
+          line.exhale(
+            setting(dose, :out_s),
+            to: :passive,
+            route: :nose,
+            cue: "A normal breath out by the nose, and pinch"
+          )
           line.hold(Rational(hold_ms, 1000), cue: "Hold")
         end
-        line.breathe(Rational(rest_ms, 1000), phase: :rest, route: :nose, breaths: dose[:rest_breaths], cue: "Breathe by the nose, as calm as before")
+        line.breathe(
+          Rational(rest_ms, 1000),
+          phase: :rest,
+          route: :nose,
+          breaths: dose[:rest_breaths],
+          cue: "Breathe by the nose, as calm as before"
+        )
       end
     end
   end

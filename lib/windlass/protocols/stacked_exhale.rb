@@ -6,18 +6,37 @@ module Windlass
     class StackedExhale < Protocol
       STEP_S = 2
       # The staged exhale: sound, share of the breath that is left at its end, cue. Two beats each.
-      STAGES = [[:blow, 3/4r, nil, "Blow"], [:hiss, 1/2r, nil, "Hiss"], [:shush, 1/4r, "soft shh", "Soft sh"], [:shush, 0, "loud shh", "Loud sh"]].freeze
+      STAGES = [
+        [:blow, 3 / 4r, nil, "Blow"],
+        [:hiss, 1 / 2r, nil, "Hiss"],
+        [:shush, 1 / 4r, "soft shh", "Soft sh"],
+        [:shush, 0, "loud shh", "Loud sh"]
+      ].freeze
       STAGE_BEATS = 2
       SLIDE_BEATS = 8
       STACKED = 4
       RELEASED_REST_S = 15
       USUAL_TEMPO = 60
 
-      FORMS = {"all" => "staged, sung, released", "staged" => "staged only", "sung" => "sung only", "released" => "released only, for afterwards"}.freeze
+      FORMS = {
+        "all" => "staged, sung, released",
+        "staged" => "staged only",
+        "sung" => "sung only",
+        "released" => "released only, for afterwards"
+      }.freeze
 
-      about id: "stacked-exhale", name: "Stacked inhales, staged exhale", counted_aloud: %i[seconds down], goal: :voice, column: :voice, places: %i[room chair],
-        disciplines: VOICES, halves: :repeats, paced: true,
-        first_breath: :never, judged: :sounds, trains: "Filling in steps, letting go in steps, and the stillness after the end of the air.",
+      about id: "stacked-exhale",
+        name: "Stacked inhales, staged exhale",
+        counted_aloud: %i[seconds down],
+        goal: :voice,
+        column: :voice,
+        places: %i[room chair],
+        disciplines: VOICES,
+        halves: :repeats,
+        paced: true,
+        first_breath: :never,
+        judged: :sounds,
+        trains: "Filling in steps, letting go in steps, and the stillness after the end of the air.",
         cautions: ["The empty hold stays easy. Before a rehearsal or a show, and after it."]
 
       parameter :longest_hold_s, "longest empty hold", :s, 2..10, step: 2, shapes: :hold
@@ -39,15 +58,26 @@ module Windlass
       def write(line, dose)
         settle(line, dose)
         beat_s = beat_s(dose)
-        Practice.write(line, dose[:practice], fill: ->(**more) { sniffs(line, beat_s, 2, **more) }, keep: -> { line.hold(2 * beat_s, cue: "Practice: keep the width") },
-          let_go: -> { line.exhale(STAGE_BEATS * beat_s, to: :passive, cue: "Practice: let go") })
-        (rounds_of(dose) * dose[:repeats]).each.with_index(1) { |(form, hold_s, step), round| line.within(round: round, phase: :work) { round(line, dose, form, hold_s, step) } }
+        Practice.write(
+          line,
+          dose[:practice],
+          fill: ->(**more) { sniffs(line, beat_s, 2, **more) },
+          keep: -> { line.hold(2 * beat_s, cue: "Practice: keep the width") },
+          let_go: -> { line.exhale(STAGE_BEATS * beat_s, to: :passive, cue: "Practice: let go") }
+        )
+        (rounds_of(dose) * dose[:repeats])
+          .each
+          .with_index(1) do |(form, hold_s, step), round|
+            line.within(round: round, phase: :work) { round(line, dose, form, hold_s, step) }
+          end
       end
 
       # @return [String] `2 to 6 s of empty hold, blown and sung, once through`
       def pattern_in_words(dose)
         times = {1 => "once", 2 => "twice"}.fetch(dose[:repeats]) { "#{dose[:repeats]} times" }
-        return "#{Words.count(setting(dose, :released), "released breath")}, #{times} through" if setting(dose, :form) == "released"
+        if setting(dose, :form) == "released"
+          return "#{Words.count(setting(dose, :released), "released breath")}, #{times} through"
+        end
 
         sounds = {"staged" => "blown", "sung" => "sung"}.fetch(setting(dose, :form), "blown and sung")
         "#{[2, Words.number(dose[:longest_hold_s])].uniq.join(" to ")} s of empty hold, #{sounds}, #{times} through"
@@ -58,7 +88,8 @@ module Windlass
       private
 
       # Told with the pattern already.
-      def details_in_words(dose) = super((setting(dose, :form) == "released") ? dose.except(:form, :released) : dose.except(:form))
+      def details_in_words(dose) =
+        super((setting(dose, :form) == "released") ? dose.except(:form, :released) : dose.except(:form))
 
       def starting_dose(_measures) = {longest_hold_s: 6, repeats: 1}
 
@@ -68,8 +99,12 @@ module Windlass
       def rounds_of(dose)
         parts = {staged: dose[:longest_hold_s], sung: dose[:sung_hold_s] || dose[:longest_hold_s]}
         wanted = setting(dose, :form)
-        held = parts.select { |form, _| [form.to_s, "all"].include?(wanted) }
-          .flat_map { |form, longest_s| (STEP_S..longest_s).step(STEP_S).map.with_index { |hold_s, step| [form, hold_s, step] } }
+        held =
+          parts
+            .select { |form, _| [form.to_s, "all"].include?(wanted) }
+            .flat_map do |form, longest_s|
+              (STEP_S..longest_s).step(STEP_S).map.with_index { |hold_s, step| [form, hold_s, step] }
+            end
         held + (%w[released all].include?(wanted) ? Array.new(setting(dose, :released)) { [:released, nil, 0] } : [])
       end
 
@@ -85,15 +120,31 @@ module Windlass
       end
 
       def sniffs(line, beat_s, count, cue: nil)
-        count.times { |index| line.inhale(beat_s, to: :big, route: :nose, told: index.zero? ? "sniff in" : "on top", cue: cue || (index.zero? ? "Sniff in" : "Sniff in on top of it")) }
+        count.times do |index|
+          line.inhale(
+            beat_s,
+            to: :big,
+            route: :nose,
+            told: index.zero? ? "sniff in" : "on top",
+            cue: cue || (index.zero? ? "Sniff in" : "Sniff in on top of it")
+          )
+        end
       end
 
       def staged(line, dose)
-        STAGES.each { |sound, left, told, cue| line.exhale(STAGE_BEATS * beat_s(dose), to: :passive, left: left, sound: sound, told: told, cue: cue) }
+        STAGES.each do |sound, left, told, cue|
+          line.exhale(STAGE_BEATS * beat_s(dose), to: :passive, left: left, sound: sound, told: told, cue: cue)
+        end
       end
 
       def sung(line, dose, step)
-        line.exhale(STAGES.size * STAGE_BEATS * beat_s(dose), to: :passive, sound: :note, tone_hz: tone_hz(dose, step), cue: "Sing it, a step #{(setting(dose, :note_way) == "down") ? "lower" : "higher"} each time")
+        line.exhale(
+          STAGES.size * STAGE_BEATS * beat_s(dose),
+          to: :passive,
+          sound: :note,
+          tone_hz: tone_hz(dose, step),
+          cue: "Sing it, a step #{(setting(dose, :note_way) == "down") ? "lower" : "higher"} each time"
+        )
       end
 
       def tone_hz(dose, step)
@@ -106,7 +157,14 @@ module Windlass
         alone = setting(dose, :form) == "released"
         line.within(phase: alone ? :work : :rest, tempo: setting(dose, :tempo)) do
           sniffs(line, beat_s(dose), STACKED)
-          line.exhale(SLIDE_BEATS * beat_s(dose), to: :passive, sound: :note, tone_hz: tone_hz(dose, 0), told: "slide down", cue: "Slide down slowly, let go")
+          line.exhale(
+            SLIDE_BEATS * beat_s(dose),
+            to: :passive,
+            sound: :note,
+            tone_hz: tone_hz(dose, 0),
+            told: "slide down",
+            cue: "Slide down slowly, let go"
+          )
         end
         line.breathe([RELEASED_REST_S, setting(dose, :rest_s)].min, phase: :rest, cue: "Breathe, loose")
       end

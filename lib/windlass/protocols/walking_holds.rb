@@ -6,7 +6,13 @@ module Windlass
     class WalkingHolds < Protocol
       STEP_S = 0.6r
 
-      about id: "walking-holds", name: "Walking holds", counted_aloud: %i[breaths up], goal: :recovery, column: :tables, places: %i[ground], disciplines: APNOEA + WAVES,
+      about id: "walking-holds",
+        name: "Walking holds",
+        counted_aloud: %i[breaths up],
+        goal: :recovery,
+        column: :tables,
+        places: %i[ground],
+        disciplines: APNOEA + WAVES,
         trains: "Moving calmly after a breath out: so many steps without breathing, then recover.",
         cautions: ["Flat ground, soft surroundings, somebody beside. Stop walking as soon as it is not steady."]
 
@@ -21,7 +27,8 @@ module Windlass
       end
 
       # @return [String] `4 times 10 steps on a passive breath out`
-      def pattern_in_words(dose) = "#{Words.count(dose[:rounds], "time")} #{Words.count(dose[:steps], "step")} on a passive breath out"
+      def pattern_in_words(dose) =
+        "#{Words.count(dose[:rounds], "time")} #{Words.count(dose[:steps], "step")} on a passive breath out"
 
       private
 

@@ -33,8 +33,11 @@ module Windlass
       # @param column [Symbol]
       # @return [Array<Array(Condition, Symbol)>] those that matter for the column, strictest first
       def concerns(ids, column)
-        conditions.select { |one| ids.include?(one.id) && one.states[column] != :open }
-          .map { |one| [one, one.states[column]] }.sort_by.with_index { |(_, state), index| [-STATES.index(state), index] }
+        conditions
+          .select { |one| ids.include?(one.id) && one.states[column] != :open }
+          .map { |one| [one, one.states[column]] }
+          .sort_by
+          .with_index { |(_, state), index| [-STATES.index(state), index] }
       end
 
       private
@@ -42,7 +45,9 @@ module Windlass
       def condition(id, row)
         states = row.fetch("states").map(&:to_sym)
         raise InvalidInput, ["#{id}: #{states.size} states for #{columns.size} columns"] if states.size != columns.size
-        raise InvalidInput, ["#{id}: #{(states - STATES).first} is no state; allowed: #{STATES.join(", ")}"] if (states - STATES).any?
+        if (states - STATES).any?
+          raise InvalidInput, ["#{id}: #{(states - STATES).first} is no state; allowed: #{STATES.join(", ")}"]
+        end
 
         Condition.new(id: id.to_sym, question: row.fetch("question"), states: columns.keys.zip(states).to_h.freeze)
       end

@@ -5,12 +5,18 @@ require "json"
 
 module Windlass
   module Spoken
-    # Small sounds that ship: one a word, or one a phrase where that sounds better. How long each is stands in a table beside the code, which
-    # `bin/voice` writes as it renders them.
+    # Small sounds that ship: one a word, or one a phrase where that sounds better. How long each is stands in a table
+    # beside the code, which `bin/voice` writes as it renders them.
     module Clips
-      NUMBERS = {1 => "one", 2 => "two", 3 => "three", 4 => "four", 5 => "five", 6 => "six", 7 => "seven", 8 => "eight", 9 => "nine", 10 => "ten", 11 => "eleven", 12 => "twelve", 13 => "thirteen", 14 => "fourteen",
-                 15 => "fifteen", 16 => "sixteen", 17 => "seventeen", 18 => "eighteen", 19 => "nineteen"}.freeze
-      TENS = {2 => "twenty", 3 => "thirty", 4 => "forty", 5 => "fifty", 6 => "sixty", 7 => "seventy", 8 => "eighty", 9 => "ninety"}.freeze
+      NUMBERS = {
+        1 => "one", 2 => "two", 3 => "three", 4 => "four", 5 => "five", 6 => "six", 7 => "seven", 8 => "eight",
+        9 => "nine", 10 => "ten", 11 => "eleven", 12 => "twelve", 13 => "thirteen", 14 => "fourteen", 15 => "fifteen",
+        16 => "sixteen", 17 => "seventeen", 18 => "eighteen", 19 => "nineteen"
+      }.freeze
+      TENS = {
+        2 => "twenty", 3 => "thirty", 4 => "forty", 5 => "fifty", 6 => "sixty", 7 => "seventy", 8 => "eighty",
+        9 => "ninety"
+      }.freeze
       # Beyond it only whole tens are said.
       MOST_SINGLE = 60
       MOST = 300
@@ -33,13 +39,25 @@ module Windlass
       private_class_method :tens
 
       # Words of their own.
-      WORDS = %w[in out hold breathe wait go full empty left right nose mouth narrowed open root throat abdominal keep belly chest back ribs breaths collarbones and hiss blow shh sing plank round block of for last double triple half complete short big fully medium recovery sniff both all locks audible].freeze
+      WORDS = %w[
+        in out hold breathe wait go full empty left right nose mouth narrowed open root throat abdominal keep belly
+        chest back ribs breaths collarbones and hiss blow shh sing plank round block of for last double triple half
+        complete short big fully medium recovery sniff both all locks audible
+      ].freeze
       # What sounds better in one.
-      PHRASES = ["in left", "in right", "out left", "out right", "hold full", "hold empty", "both sides", "hand down", "face down", "let go", "half out", "complete out", "short out", "big breath", "full breath", "medium breath",
-        "recovery breath", "on top", "soft shh", "loud shh", "slide down", "ribs wide", "last round", "last one", "press-ups", "shoulders loose", "let go soon", "last minute", "two more minutes", "let the lock go",
-        "too tight let a little out", "sniff in", "walk hold"].freeze
+      PHRASES = [
+        "in left", "in right", "out left", "out right", "hold full", "hold empty", "both sides", "hand down",
+        "face down", "let go", "half out", "complete out", "short out", "big breath", "full breath", "medium breath",
+        "recovery breath", "on top", "soft shh", "loud shh", "slide down", "ribs wide", "last round", "last one",
+        "press-ups", "shoulders loose", "let go soon", "last minute", "two more minutes", "let the lock go",
+        "too tight let a little out", "sniff in", "walk hold"
+      ].freeze
       # How the synthesiser is to say what is written otherwise.
-      SOUNDS = {"shh" => "[[S::]]", "nose" => "by the nose", "mouth" => "by the mouth", "press-ups" => "press ups", "complete out" => "complete, out", "too tight let a little out" => "too tight: let a little out", "soft shh" => "soft [[S::]]", "loud shh" => "loud [[S::]]"}.freeze
+      SOUNDS = {
+        "shh" => "[[S::]]", "nose" => "by the nose", "mouth" => "by the mouth", "press-ups" => "press ups",
+        "complete out" => "complete, out", "too tight let a little out" => "too tight: let a little out",
+        "soft shh" => "soft [[S::]]", "loud shh" => "loud [[S::]]"
+      }.freeze
       # Families, for a session of several.
       FAMILIES = Protocols::ALL.map { |one| one.name.downcase.delete(",") }.freeze
       # The letter of a lane, where several are led at once.
@@ -73,7 +91,9 @@ module Windlass
         words = text.downcase.delete(",;:.").split
         names = []
         until words.empty?
-          size = [LONGEST_PHRASE, words.size].min.downto(1).find { |count| LENGTHS.key?(words.first(count).join("-")) } or return
+          size =
+            [LONGEST_PHRASE, words.size].min.downto(1).find { |count| LENGTHS.key?(words.first(count).join("-")) } or
+            return
           names << words.shift(size).join("-")
         end
         names

@@ -2,7 +2,8 @@
 
 module Windlass
   module Spoken
-    # Which numbers are due in a part, and when, as far as its family counts anything: beats, breaths, seconds of a hold, strokes of a gear.
+    # Which numbers are due in a part, and when, as far as its family counts anything: beats, breaths, seconds of a
+    # hold, strokes of a gear.
     class Counting
       # A number is at least so much shorter than what it counts.
       SPARE_MS = 50
@@ -18,7 +19,8 @@ module Windlass
       SHORTEST_HOLD_MS = 5000
 
       # @param compiled [Timeline::Compiled]
-      # @param counts [#call] of a block, nil where there are none: what is counted and which way, `[:beats, :up]`, or nil
+      # @param counts [#call] of a block, nil where there are none: what is counted and which way, `[:beats, :up]`, or
+      #   nil
       def initialize(compiled, counts)
         @placed = compiled.placed
         @counts = counts
@@ -30,7 +32,9 @@ module Windlass
         what, way = @counts.call(place.segment.block)
         return [] if what.nil? || way == :none || place.segment.silent
 
-        numbers(index, place.segment, what, way).filter_map { |at_ms, number| (word = number.is_a?(String) ? number : Clips.number(number)) && [place.start_ms + at_ms, word] }
+        numbers(index, place.segment, what, way).filter_map do |at_ms, number|
+          (word = number.is_a?(String) ? number : Clips.number(number)) && [place.start_ms + at_ms, word]
+        end
       end
 
       private
@@ -40,12 +44,15 @@ module Windlass
         return breaths(index, segment, way) if what == :breaths
         return strokes(segment) if what == :gears && segment.counted
         return beats(segment, way) if what == :beats && segment.beats
-        return seconds(segment, way) if %i[seconds gears].include?(what) && segment.hold? && segment.beats.nil? && segment.ends == :clock
+        if %i[seconds gears].include?(what) && segment.hold? && segment.beats.nil? && segment.ends == :clock
+          return seconds(segment, way)
+        end
 
         []
       end
 
-      def repetitions(segment) = Array.new(segment.repetitions) { |number| [number * segment.ms / segment.repetitions.to_f, number + 1] }
+      def repetitions(segment) =
+        Array.new(segment.repetitions) { |number| [number * segment.ms / segment.repetitions.to_f, number + 1] }
 
       def beats(segment, way)
         count = segment.beats.ceil
@@ -72,7 +79,12 @@ module Windlass
       end
 
       def of_round(segment)
-        @deepest ||= @placed.map(&:segment).select(&:breath).group_by { |one| [one.block, one.round] }.transform_values { |all| all.map(&:breath).max }
+        @deepest ||=
+          @placed
+            .map(&:segment)
+            .select(&:breath)
+            .group_by { |one| [one.block, one.round] }
+            .transform_values { |all| all.map(&:breath).max }
         @deepest.fetch([segment.block, segment.round])
       end
 
@@ -97,7 +109,10 @@ module Windlass
         return [] if segment.ms < SHORTEST_HOLD_MS
 
         last = (1..LAST_S).map { |second| [segment.ms - second * 1000, second] }
-        tens = (TENS_S..(segment.ms / 1000 - LAST_S - 1)).step(TENS_S).map { |second| [(way == :up) ? second * 1000 : segment.ms - second * 1000, second] }
+        tens =
+          (TENS_S..(segment.ms / 1000 - LAST_S - 1))
+            .step(TENS_S)
+            .map { |second| [(way == :up) ? second * 1000 : segment.ms - second * 1000, second] }
         (tens + last).sort_by(&:first)
       end
     end

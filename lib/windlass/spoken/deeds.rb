@@ -2,8 +2,9 @@
 
 module Windlass
   module Spoken
-    # The deeds of a session, and the words for each part: the whole instruction where it is the first of its kind, later what differs
-    # anywhere in the session, and where there is no room for that, one word that means this deed and no other.
+    # The deeds of a session, and the words for each part: the whole instruction where it is the first of its kind,
+    # later what differs anywhere in the session, and where there is no room for that, one word that means this deed and
+    # no other.
     class Deeds
       # @param compiled [Timeline::Compiled]
       def initialize(compiled)
@@ -27,7 +28,12 @@ module Windlass
 
       # The first of its kind, in each block anew.
       def first?(index)
-        @firsts ||= @deeds.each_index.group_by { |at| [@placed[at].segment.block, @deeds[at].kind, @deeds[at].base] }.values.to_set(&:first)
+        @firsts ||=
+          @deeds
+            .each_index
+            .group_by { |at| [@placed[at].segment.block, @deeds[at].kind, @deeds[at].base] }
+            .values
+            .to_set(&:first)
         @firsts.include?(index)
       end
 
@@ -37,19 +43,24 @@ module Windlass
 
       # Facets that differ anywhere, among deeds that can have them and of which something is said.
       def varying
-        @varying ||= Deed::FACETS.select do |facet|
-          @deeds.select { |deed| applies?(deed, facet) }.map { |deed| deed.public_send(facet) }.compact.uniq.size > 1
-        end
+        @varying ||=
+          Deed::FACETS.select do |facet|
+            @deeds.select { |deed| applies?(deed, facet) }.map { |deed| deed.public_send(facet) }.compact.uniq.size > 1
+          end
       end
 
       # Of these one is narrowed in one part and open in another.
-      def narrowed_at_times = @narrowed_at_times ||= @deeds.group_by(&:base).select { |_, all| all.map(&:narrowed).uniq.size > 1 }.keys
+      def narrowed_at_times =
+        @narrowed_at_times ||= @deeds.group_by(&:base).select { |_, all| all.map(&:narrowed).uniq.size > 1 }.keys
 
       def applies?(deed, facet)
         case facet
-        when :level then deed.base == "hold"
-        when :locks then true
-        else %i[inhale exhale].include?(deed.kind)
+        when :level
+          deed.base == "hold"
+        when :locks
+          true
+        else
+          %i[inhale exhale].include?(deed.kind)
         end
       end
 
@@ -57,7 +68,10 @@ module Windlass
         deed = @deeds[index]
         side = deed.side if facets.include?(:side)
         rest = (facets - %i[side locks]).filter_map { |facet| word(deed, facet) }
-        [[[deed.base, side].compact.join(" "), *rest].join(", "), (locks(index) if facets.include?(:locks))].compact.join("; ")
+        [
+          [[deed.base, side].compact.join(" "), *rest].join(", "),
+          (locks(index) if facets.include?(:locks))
+        ].compact.join("; ")
       end
 
       def word(deed, facet)
@@ -85,11 +99,26 @@ module Windlass
       # The words of its shortest instruction, what tells most first.
       def own_words(index)
         deed = @deeds[index]
-        [deed.side&.to_s, (deed.level&.to_s if deed.base == "hold"), *Deed::SHORT.fetch(deed.base, deed.base), ("narrowed" if deed.narrowed), deed.way&.to_s, *deed.locks.map(&:to_s)].compact
+        [
+          deed.side&.to_s,
+          (deed.level&.to_s if deed.base == "hold"),
+          *Deed::SHORT.fetch(deed.base, deed.base),
+          ("narrowed" if deed.narrowed),
+          deed.way&.to_s,
+          *deed.locks.map(&:to_s)
+        ].compact
       end
 
       def alone?(index, word)
-        others = (@by_word ||= Hash.new { |all, one| all[one] = @deeds.each_index.select { |at| own_words(at).include?(one) }.map { |at| deed_key(at) }.uniq })[word]
+        others =
+          (
+            @by_word ||=
+              Hash.new do |all, one|
+                all[one] = @deeds.each_index.select { |at| own_words(at).include?(one) }.map { |at| deed_key(at) }.uniq
+              end
+          )[
+            word
+          ]
         others == [deed_key(index)]
       end
     end

@@ -2,8 +2,8 @@
 
 module Windlass
   module Spoken
-    # Where one is, said once where a round or a block begins: in its first part that is long enough. What goes from breath to breath tells
-    # the time that is left instead.
+    # Where one is, said once where a round or a block begins: in its first part that is long enough. What goes from
+    # breath to breath tells the time that is left instead.
     class Places
       LONG_MS = 6000
       # Said so long before that part ends.
@@ -23,7 +23,11 @@ module Windlass
       def all
         return [] if @timed
 
-        runs.filter_map { |indexes| (words = words(indexes)) && [indexes.select { |index| @placed[index].ms >= LONG_MS }, words] }.reject { |indexes, _| indexes.empty? }
+        runs
+          .filter_map do |indexes|
+            (words = words(indexes)) && [indexes.select { |index| @placed[index].ms >= LONG_MS }, words]
+          end
+          .reject { |indexes, _| indexes.empty? }
       end
 
       private
@@ -37,16 +41,28 @@ module Windlass
 
       def words(indexes)
         segment = @placed[indexes.first].segment
-        [(block(segment.block) if opens?(indexes.first)), (round(segment) if indexes.sum { |index| @placed[index].ms } >= ROUND_MS)].compact.join("; ").then { |words| words unless words.empty? }
+        [
+          (block(segment.block) if opens?(indexes.first)),
+          (round(segment) if indexes.sum { |index| @placed[index].ms } >= ROUND_MS)
+        ].compact.join("; ").then { |words| words unless words.empty? }
       end
 
       # Nothing that is counted is before it in its block.
-      def opens?(index) = (@opening ||= @placed.each_index.select { |at| counted?(at) }.uniq { |at| @placed[at].segment.block }).include?(index)
+      def opens?(index) =
+        (@opening ||= @placed.each_index.select { |at| counted?(at) }.uniq { |at| @placed[at].segment.block }).include?(
+          index
+        )
 
       def block(number) = @names[number] && "block #{Clips.number(number)}: #{@names[number]}"
 
       def round(segment)
-        most = (@most ||= @placed.map(&:segment).select(&:round).group_by(&:block).transform_values { |all| all.map(&:round).max })[segment.block].to_i
+        most =
+          (
+            @most ||=
+              @placed.map(&:segment).select(&:round).group_by(&:block).transform_values { |all| all.map(&:round).max }
+          )[
+            segment.block
+          ].to_i
         return if most < 2 || segment.round.nil?
 
         (segment.round == most) ? "last round" : "round #{Clips.number(segment.round)} of #{Clips.number(most)}"

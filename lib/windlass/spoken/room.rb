@@ -15,7 +15,8 @@ module Windlass
       # @return [Boolean]
       def free?(from_ms, to_ms)
         index = @starts.bsearch_index { |start| start >= from_ms } || @starts.size
-        (index.zero? || @ends[index - 1] + APART_MS <= from_ms) && (index == @starts.size || to_ms + APART_MS <= @starts[index])
+        (index.zero? || @ends[index - 1] + APART_MS <= from_ms) &&
+          (index == @starts.size || to_ms + APART_MS <= @starts[index])
       end
 
       def take(from_ms, to_ms)

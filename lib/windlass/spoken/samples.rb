@@ -2,8 +2,8 @@
 
 module Windlass
   module Spoken
-    # The words that ship, as sound for what is written to a file: one after the other in `words.ulaw`, in the order of their names, each as
-    # long as the table says.
+    # The words that ship, as sound for what is written to a file: one after the other in `words.ulaw`, in the order of
+    # their names, each as long as the table says.
     module Samples
       FILE = File.expand_path("words.ulaw", __dir__)
 

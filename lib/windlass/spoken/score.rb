@@ -2,8 +2,8 @@
 
 module Windlass
   module Spoken
-    # All that is heard of a session which nobody touches. Instructions come first; calls, own words, places and numbers take what room is
-    # left, in this order.
+    # All that is heard of a session which nobody touches. Instructions come first; calls, own words, places and numbers
+    # take what room is left, in this order.
     class Score
       # Between the tone that opens a part and its first word.
       AFTER_TONE_MS = 140
@@ -46,7 +46,13 @@ module Windlass
       end
 
       # @return [Hash] as `bin/windlass cues` prints it
-      def to_h_plain = {seconds: Numbers.plain(@compiled.total_ms/1000r), cues: cues.map(&:to_h_plain), dropped: dropped.map(&:to_h_plain), impossible: impossible.map(&:to_h_plain)}
+      def to_h_plain =
+        {
+          seconds: Numbers.plain(@compiled.total_ms/1000r),
+          cues: cues.map(&:to_h_plain),
+          dropped: dropped.map(&:to_h_plain),
+          impossible: impossible.map(&:to_h_plain)
+        }
 
       private
 
@@ -61,7 +67,16 @@ module Windlass
 
       # Where nothing is said a call is a tone.
       def sound_calls
-        called.each { |at_ms, _, index, whole| @said << Cue.new(at_ms: at_ms, lasts_ms: Tones::CALL_MS, kind: :call, part: index, round: @placed[index].segment.round, whole: whole) }
+        called.each do |at_ms, _, index, whole|
+          @said << Cue.new(
+            at_ms: at_ms,
+            lasts_ms: Tones::CALL_MS,
+            kind: :call,
+            part: index,
+            round: @placed[index].segment.round,
+            whole: whole
+          )
+        end
       end
 
       def instruct(index)
@@ -77,10 +92,13 @@ module Windlass
       # @return [Array(String, Numeric), nil] the best that has room
       def chosen(index, all)
         first = @deeds.first?(index) ? all.first(1) : all
-        ways = number_first?(index) ? [[:ahead, first], [:inside, first], [:ahead, all], [:inside, all]] : all.flat_map { |words| [[:inside, [words]], [:ahead, [words]]] }
-        ways.each do |how, some|
-          some.each { |words| (at = send(how, index, Clips.ms(words))) && (return [words, at]) }
-        end
+        ways =
+          if number_first?(index)
+            [[:ahead, first], [:inside, first], [:ahead, all], [:inside, all]]
+          else
+            all.flat_map { |words| [[:inside, [words]], [:ahead, [words]]] }
+          end
+        ways.each { |how, some| some.each { |words| (at = send(how, index, Clips.ms(words))) && (return words, at) } }
         nil
       end
 
@@ -98,7 +116,8 @@ module Windlass
       # A number falls on its onset.
       def number_first?(index) = @numbers[index].first&.first == @placed[index].start_ms
 
-      # @return [Numeric, nil] where it begins before its part: as late as possible, and over the last number of the part before it not at all
+      # @return [Numeric, nil] where it begins before its part: as late as possible, and over the last number of the
+      #   part before it not at all
       def ahead(index, lasts_ms)
         at = @placed[index].start_ms - BEFORE_ENDS_MS - lasts_ms
         earliest = earliest_ahead(index) or return
@@ -132,12 +151,20 @@ module Windlass
 
         @last_impossible = index
         place = @placed[index]
-        @impossible << Silence.new(part: index, at_ms: place.start_ms, because: "parts of #{Words.number(place.ms / 1000.0)} s are too short to be told apart by ear: tones only")
+        @impossible << Silence.new(
+          part: index,
+          at_ms: place.start_ms,
+          because: "parts of #{Words.number(place.ms / 1000.0)} s are too short to be told apart by ear: tones only"
+        )
       end
 
-      # @return [Array<Array(Numeric, String, Integer)>] calls of the session and of parts, in order, each with its part, and whether it is of the session
+      # @return [Array<Array(Numeric, String, Integer)>] calls of the session and of parts, in order, each with its
+      #   part, and whether it is of the session
       def called
-        of_parts = @placed.each_with_index.flat_map { |place, index| place.segment.calls.to_a.map { |after, words| [place.start_ms + after, words, index, false] } }
+        of_parts =
+          @placed.each_with_index.flat_map do |place, index|
+            place.segment.calls.to_a.map { |after, words| [place.start_ms + after, words, index, false] }
+          end
         (of_parts + @calls.map { |at_ms, words| [at_ms, words, part_at(at_ms), true] }).sort_by(&:first)
       end
 
@@ -145,7 +172,11 @@ module Windlass
 
       def call(at_ms, words, index, whole)
         at = @room.first(at_ms, [at_ms + LATE_MS, @compiled.total_ms].min + Clips.ms(words), Clips.ms(words))
-        at ? say(:call, words.downcase, index, at, whole: whole) : drop(:call, index, "“#{words}” would cover an instruction")
+        if at
+          say(:call, words.downcase, index, at, whole: whole)
+        else
+          drop(:call, index, "“#{words}” would cover an instruction")
+        end
       end
 
       def own(index)
@@ -166,17 +197,29 @@ module Windlass
       end
 
       def count(numbers, index)
-        lost = numbers.reject { |at_ms, words| @room.free?(at_ms, at_ms + Clips.ms(words)) && say(:count, words, index, at_ms) }
+        lost =
+          numbers.reject do |at_ms, words|
+            @room.free?(at_ms, at_ms + Clips.ms(words)) && say(:count, words, index, at_ms)
+          end
         drop(:count, index, "other words are said then: #{lost.map(&:last).join(", ")}") if lost.any?
       end
 
       def say(kind, words, index, at_ms, **more)
         lasts_ms = Clips.ms(words, (kind == :own) ? @own_ms : {})
         @room.take(at_ms, at_ms + lasts_ms)
-        @said << Cue.new(at_ms: at_ms, lasts_ms: lasts_ms, kind: kind, words: words, part: index, round: @placed[index].segment.round, **more)
+        @said << Cue.new(
+          at_ms: at_ms,
+          lasts_ms: lasts_ms,
+          kind: kind,
+          words: words,
+          part: index,
+          round: @placed[index].segment.round,
+          **more
+        )
       end
 
-      def drop(kind, index, because) = @dropped << Silence.new(part: index, at_ms: @placed[index].start_ms, kind: kind, because: because)
+      def drop(kind, index, because) =
+        @dropped << Silence.new(part: index, at_ms: @placed[index].start_ms, kind: kind, because: because)
     end
   end
 end

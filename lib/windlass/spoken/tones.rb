@@ -2,8 +2,9 @@
 
 module Windlass
   module Spoken
-    # What sounds beside the words: one tone at the start of every part, by what it is; ticks on beats, counted breaths and the tempo, the
-    # first of a group with an accent; three before the end of whatever is long enough to wait for; the note before what is sung.
+    # What sounds beside the words: one tone at the start of every part, by what it is; ticks on beats, counted breaths
+    # and the tempo, the first of a group with an accent; three before the end of whatever is long enough to wait for;
+    # the note before what is sung.
     class Tones
       # Milliseconds that each lasts.
       TONE_MS = {in: 210, out: 210, hold_full: 350, hold_empty: 350, sound: 210, breathe: 280, end: 440}.freeze
@@ -28,16 +29,24 @@ module Windlass
       def all
         return [] if @placed.empty?
 
-        [*count_in, *@placed.each_index.flat_map { |index| part(index) }, cue(@placed.last.end_ms, :tone, @placed.size - 1, TONE_MS.fetch(:end), tone: :end)]
+        [
+          *count_in,
+          *@placed.each_index.flat_map { |index| part(index) },
+          cue(@placed.last.end_ms, :tone, @placed.size - 1, TONE_MS.fetch(:end), tone: :end)
+        ]
       end
 
       # @return [Symbol] which tone opens a part
       def self.of(deed, segment)
         case segment.kind
-        when :inhale then :in
-        when :exhale then segment.sound ? :sound : :out
-        when :hold then (deed.level == :full) ? :hold_full : :hold_empty
-        else :breathe
+        when :inhale
+          :in
+        when :exhale
+          segment.sound ? :sound : :out
+        when :hold
+          (deed.level == :full) ? :hold_full : :hold_empty
+        else
+          :breathe
         end
       end
 
@@ -51,7 +60,10 @@ module Windlass
         return [] if segment.silent && index.positive? && @placed[index - 1].segment.silent
 
         tone = Tones.of(@deeds[index], segment)
-        [cue(place.start_ms, :tone, index, TONE_MS.fetch(tone), tone: tone), *(segment.silent ? [] : within(index, place))]
+        [
+          cue(place.start_ms, :tone, index, TONE_MS.fetch(tone), tone: tone),
+          *(segment.silent ? [] : within(index, place))
+        ]
       end
 
       def within(index, place)
@@ -69,21 +81,29 @@ module Windlass
       end
 
       def each(index, place, count, accent: false)
-        Array.new(count.ceil) { |number| cue(place.start_ms + number * place.ms / count.to_f, :tick, index, TICK_MS, accent: accent && number.zero?) }
+        Array.new(count.ceil) do |number|
+          cue(place.start_ms + number * place.ms / count.to_f, :tick, index, TICK_MS, accent: accent && number.zero?)
+        end
       end
 
       # A metronome that goes through.
       def tempo(index, place)
         beat_ms = 60_000.0 / place.segment.tempo
-        (0...(place.ms / beat_ms).round).map { |number| cue(place.start_ms + number * beat_ms, :tick, index, TICK_MS, accent: number.zero?) }
+        (0...(place.ms / beat_ms).round).map do |number|
+          cue(place.start_ms + number * beat_ms, :tick, index, TICK_MS, accent: number.zero?)
+        end
       end
 
       def before_end(index, place)
-        ticked(place.segment, @placed[index + 1]&.segment).map { |before| cue(place.end_ms - before, :tick, index, TICK_MS) }
+        ticked(place.segment, @placed[index + 1]&.segment).map do |before|
+          cue(place.end_ms - before, :tick, index, TICK_MS)
+        end
       end
 
       def ticked(segment, following)
-        return (1...(segment.ms / 1000.0).ceil).map { |second| second * 1000 } if segment.hold? && segment.ms < COUNT_FROM_MS
+        if segment.hold? && segment.ms < COUNT_FROM_MS
+          return (1...(segment.ms / 1000.0).ceil).map { |second| second * 1000 }
+        end
 
         into_hold = following&.hold? && following.ms >= HOLD_FROM_MS && segment.ms >= HOLD_FROM_MS
         (segment.ms >= COUNT_FROM_MS || into_hold) ? COUNT_IN_MS : []
@@ -96,7 +116,8 @@ module Windlass
         [cue(from, :note, index, place.start_ms - from, hz: place.segment.tone_hz)]
       end
 
-      def cue(at_ms, kind, index, lasts_ms, **more) = Cue.new(at_ms: at_ms, lasts_ms: lasts_ms, kind: kind, part: index, round: @placed[index].segment.round, **more)
+      def cue(at_ms, kind, index, lasts_ms, **more) =
+        Cue.new(at_ms: at_ms, lasts_ms: lasts_ms, kind: kind, part: index, round: @placed[index].segment.round, **more)
     end
   end
 end

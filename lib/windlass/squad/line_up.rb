@@ -22,10 +22,13 @@ module Windlass
 
       # @return [Array<Breath>] in order of time
       def first_breaths
-        @first_breaths ||= begin
-          clashing = clashes.flatten.to_set
-          moments.each_with_index.map { |(at, lane), index| Breath.new(lane: lane, at_s: at, clash: clashing.include?(index)) }
-        end
+        @first_breaths ||=
+          begin
+            clashing = clashes.flatten.to_set
+            moments.each_with_index.map do |(at, lane), index|
+              Breath.new(lane: lane, at_s: at, clash: clashing.include?(index))
+            end
+          end
       end
 
       # @return [Integer] pairs of first breaths that come less than the gap apart
@@ -53,20 +56,26 @@ module Windlass
       # @param minutes [Integer] that there are
       # @return [Hash{Integer => Integer}] rounds that end too late, by lane
       def too_late(minutes)
-        lanes.each_index.to_h { |lane| [lane, lanes[lane].first_breaths.count { |at| starts[lane] + at > minutes * 60 }] }.reject { |_, rounds| rounds.zero? }
+        lanes
+          .each_index
+          .to_h { |lane| [lane, lanes[lane].first_breaths.count { |at| starts[lane] + at > minutes * 60 }] }
+          .reject { |_, rounds| rounds.zero? }
       end
 
       private
 
       # @return [Array<Array(Numeric, Integer)>] when each first breath comes, and whose it is, in order of time
-      def moments = @moments ||= lanes.each_index.flat_map { |lane| lanes[lane].first_breaths.map { |at| [starts[lane] + at, lane] } }.sort
+      def moments =
+        @moments ||=
+          lanes.each_index.flat_map { |lane| lanes[lane].first_breaths.map { |at| [starts[lane] + at, lane] } }.sort
 
       # @return [Array<Array(Integer, Integer)>] places among the moments
       def clashes
-        @clashes ||= moments.each_with_index.flat_map do |(at, lane), index|
-          near = ((index + 1)...moments.size).take_while { |later| moments[later][0] - at < gap_s }
-          near.filter_map { |later| [index, later] unless moments[later][1] == lane }
-        end
+        @clashes ||=
+          moments.each_with_index.flat_map do |(at, lane), index|
+            near = ((index + 1)...moments.size).take_while { |later| moments[later][0] - at < gap_s }
+            near.filter_map { |later| [index, later] unless moments[later][1] == lane }
+          end
       end
     end
   end

@@ -5,25 +5,32 @@ module Windlass
     # One athlete's session as the others see it: when it holds, and how long it lasts. Seconds from its own start.
     # @param holds [Array<Array(Numeric, Numeric)>] start and length of each
     # @param pair [String, nil] id of whom they watch, and who watches them
-    Lane = Value.define(:id, :seconds, :holds, pair: nil) do
-      # @return [Array<Numeric>] when a first breath comes: at a hold's end
-      def first_breaths = holds.map { |start, length| start + length }
+    Lane =
+      Value.define(:id, :seconds, :holds, pair: nil) do
+        # @return [Array<Numeric>] when a first breath comes: at a hold's end
+        def first_breaths = holds.map { |start, length| start + length }
 
-      # @param timeline [Timeline::Compiled] open holds count with their expected length
-      # @param id [String]
-      # @param pair [String, nil]
-      def self.of(timeline, id:, pair: nil)
-        new(id: id, seconds: timeline.total_ms / 1000.0, holds: timeline.holds.map { |place| [place.start_ms / 1000.0, place.ms / 1000.0] }, pair: pair)
+        # @param timeline [Timeline::Compiled] open holds count with their expected length
+        # @param id [String]
+        # @param pair [String, nil]
+        def self.of(timeline, id:, pair: nil)
+          new(
+            id: id,
+            seconds: timeline.total_ms / 1000.0,
+            holds: timeline.holds.map { |place| [place.start_ms / 1000.0, place.ms / 1000.0] },
+            pair: pair
+          )
+        end
       end
-    end
 
     # When each lane starts, and what is left that was not wanted.
-    # collisions: pairs of first breaths of different lanes less than the gap apart. overlap_s: seconds in which both of a pair hold.
+    # collisions: pairs of first breaths of different lanes less than the gap apart. overlap_s: seconds in which both of
+    # a pair hold.
     Arrangement = Value.define(:starts, :collisions, :overlap_s, :ends_s)
 
-    # Chooses the starts of a squad so that no two first breaths fall together. Wanted, in this order: fewest collisions, fewest
-    # overlapping seconds in pairs, the earliest common end, the earliest starts in the order of the lanes. Deterministic: the best that
-    # exists up to three lanes, a search for more.
+    # Chooses the starts of a squad so that no two first breaths fall together. Wanted, in this order: fewest
+    # collisions, fewest overlapping seconds in pairs, the earliest common end, the earliest starts in the order of the
+    # lanes. Deterministic: the best that exists up to three lanes, a search for more.
     module Stagger
       MOST_LANES = LETTERS.size
       GAP_S = 8
@@ -41,7 +48,12 @@ module Windlass
         squad = Clashes.new(lanes, gap_s, latest_s)
         starts = (lanes.size <= EXACT_LANES) ? Exact.starts(squad) : Search.starts(squad)
         collisions, overlap_s, ends_s = squad.cost(starts)
-        Arrangement.new(starts: lanes.map(&:id).zip(starts).to_h.freeze, collisions: collisions, overlap_s: overlap_s, ends_s: ends_s)
+        Arrangement.new(
+          starts: lanes.map(&:id).zip(starts).to_h.freeze,
+          collisions: collisions,
+          overlap_s: overlap_s,
+          ends_s: ends_s
+        )
       end
     end
   end

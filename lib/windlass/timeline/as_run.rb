@@ -2,8 +2,9 @@
 
 module Windlass
   module Timeline
-    # The timeline as it was really run: holds as long as they were held, and what lies between two of them as long as it
-    # took. Parts that end by the clock keep their length where they can; the open ones between them take up the rest.
+    # The timeline as it was really run: holds as long as they were held, and what lies between two of them as long as
+    # it took. Parts that end by the clock keep their length where they can; the open ones between them take up the
+    # rest.
     module AsRun
       # A part is never shorter.
       SHORTEST_MS = 1
@@ -12,8 +13,14 @@ module Windlass
       # @param events [Enumerable<Event>] of the journal, in any order
       # @return [Compiled] up to the last hold that was held; the plan itself where nothing was
       def self.of(compiled, events)
-        starts, ends = %i[hold_start hold_end].map { |kind| events.select { |event| event.kind == kind }.to_h { |event| [event.round, event.at_ms] } }
-        held = compiled.holds.take_while { |place| starts.key?(place.number) && ends.key?(place.number) && ends[place.number] > starts[place.number] }
+        starts, ends =
+          %i[hold_start hold_end].map do |kind|
+            events.select { |event| event.kind == kind }.to_h { |event| [event.round, event.at_ms] }
+          end
+        held =
+          compiled.holds.take_while do |place|
+            starts.key?(place.number) && ends.key?(place.number) && ends[place.number] > starts[place.number]
+          end
         return compiled if held.empty?
 
         sooner = events.select { |event| event.kind == :hold_now }.to_h { |event| [event.round, event.value] }
@@ -25,7 +32,8 @@ module Windlass
         from_ms = from_index = 0
         held.flat_map do |place|
           index = compiled.placed.index(place)
-          between = fitted(done(compiled.segments[from_index...index], sooner[place.number]), starts[place.number] - from_ms)
+          between =
+            fitted(done(compiled.segments[from_index...index], sooner[place.number]), starts[place.number] - from_ms)
           from_index = index + 1
           from_ms = ends[place.number]
           [*between, place.segment.with(ms: from_ms - starts[place.number])]

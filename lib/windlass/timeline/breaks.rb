@@ -16,9 +16,12 @@ module Windlass
         return compiled if breaks.empty?
 
         changes = breaks.to_h { |one| [one[:round], one] }
-        compiled.with_segments(compiled.segments.chunk_while { |a, b| a.round == b.round }.flat_map do |round|
-          changes.key?(round.first.round) ? broken(round, changes[round.first.round]) : round
-        end)
+        compiled.with_segments(
+          compiled
+            .segments
+            .chunk_while { |a, b| a.round == b.round }
+            .flat_map { |round| changes.key?(round.first.round) ? broken(round, changes[round.first.round]) : round }
+        )
       end
 
       # @param breaks [Array<Hash>]
@@ -26,9 +29,14 @@ module Windlass
       # @return [Array<String>] `the last hold 35 s`, `rest 2:00 in round 3`
       def self.in_words(breaks, last: nil)
         breaks.flat_map do |one|
-          {hold_s: "hold", rest_s: "rest"}.select { |key, _| one[key] }.map do |key, words|
-            (one[:round] == last) ? "the last #{words} #{Words.hold(one[key])}" : "#{words} #{Words.hold(one[key])} in round #{one[:round]}"
-          end
+          {hold_s: "hold", rest_s: "rest"}.select { |key, _| one[key] }
+            .map do |key, words|
+              if one[:round] == last
+                "the last #{words} #{Words.hold(one[key])}"
+              else
+                "#{words} #{Words.hold(one[key])} in round #{one[:round]}"
+              end
+            end
         end
       end
 
@@ -40,8 +48,8 @@ module Windlass
         breaks.each_with_index.flat_map { |one, index| faults_of(one).map { |fault| "breaks[#{index}]#{fault}" } }
       end
 
-      # The whole rest of a round is what was asked, as a stopwatch sees it: its breaths in and out included. Where a round has a
-      # limited hold, that is the one which is changed, and the limit stays its end.
+      # The whole rest of a round is what was asked, as a stopwatch sees it: its breaths in and out included. Where a
+      # round has a limited hold, that is the one which is changed, and the limit stays its end.
       def self.broken(round, change)
         rest_ms = rest(round).sum(&:ms)
         limited = round.any?(&:limited?)
@@ -57,16 +65,31 @@ module Windlass
       end
 
       # Where a round begins with its rest, all that comes before its hold.
-      def self.rest(round) = (round.first.phase == :rest) ? round.take_while { |segment| !segment.hold? } : round.select { |segment| segment.phase == :rest }
+      def self.rest(round) =
+        if round.first.phase == :rest
+          round.take_while { |segment| !segment.hold? }
+        else
+          round.select { |segment| segment.phase == :rest }
+        end
 
       def self.limit_ms(segment) = (segment.at_most_ms || segment.ms if segment.limited?)
 
       def self.faults_of(one)
-        return [": #{Error.shown(one)} is not allowed; allowed: #{KEYS.join(", ")}"] unless one.is_a?(Hash) && (one.keys - KEYS).empty?
+        unless one.is_a?(Hash) && (one.keys - KEYS).empty?
+          return [": #{Error.shown(one)} is not allowed; allowed: #{KEYS.join(", ")}"]
+        end
 
-        round = (one[:round].is_a?(Integer) && one[:round] > 0) ? [] : [".round: #{Error.shown(one[:round])} is not allowed; allowed: the number of a round"]
+        round =
+          if one[:round].is_a?(Integer) && one[:round] > 0
+            []
+          else
+            [".round: #{Error.shown(one[:round])} is not allowed; allowed: the number of a round"]
+          end
         wrong = LENGTHS_S.reject { |key, range| one[key].nil? || (one[key].is_a?(Numeric) && range.cover?(one[key])) }
-        round + wrong.map { |key, range| ".#{key}: #{Error.shown(one[key])} is not allowed; allowed: #{range.begin} to #{range.end} s" }
+        round +
+          wrong.map do |key, range|
+            ".#{key}: #{Error.shown(one[key])} is not allowed; allowed: #{range.begin} to #{range.end} s"
+          end
       end
       private_class_method :broken, :rest, :limit_ms, :faults_of
     end

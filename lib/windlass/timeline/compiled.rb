@@ -4,29 +4,31 @@ module Windlass
   module Timeline
     # A session from its first second to its last: segments with the moments at which they start. Frozen.
     class Compiled
-      Placed = Value.define(:segment, :start_ms, :number) do
-        def ms = segment.ms
+      Placed =
+        Value.define(:segment, :start_ms, :number) do
+          def ms = segment.ms
 
-        def block = segment.block
+          def block = segment.block
 
-        # Its hold ends by hand: nothing is owed but that it was done.
-        def open? = segment.open?
+          # Its hold ends by hand: nothing is owed but that it was done.
+          def open? = segment.open?
 
-        def end_ms = start_ms + ms
-      end
+          def end_ms = start_ms + ms
+        end
 
       # A sounded exhale, in one part or in stages; `number` counts them from 1. beats is nil where none are counted.
-      Sounded = Value.define(:segments, :start_ms, :number) do
-        def ms = segments.sum(&:ms)
+      Sounded =
+        Value.define(:segments, :start_ms, :number) do
+          def ms = segments.sum(&:ms)
 
-        def block = segments.first.block
+          def block = segments.first.block
 
-        def open? = false
+          def open? = false
 
-        def end_ms = start_ms + ms
+          def end_ms = start_ms + ms
 
-        def beats = (segments.sum(&:beats) if segments.all?(&:beats))
-      end
+          def beats = (segments.sum(&:beats) if segments.all?(&:beats))
+        end
 
       attr_reader :segments, :placed, :total_ms
 
@@ -51,10 +53,19 @@ module Windlass
 
       # @return [Array<Sounded>] what is sung, hissed or blown for the work's sake, not as a rest
       def sounds
-        runs = placed.slice_when { |one, other| !(sounded?(one) && sounded?(other) && one.segment.round == other.segment.round && one.segment.block == other.segment.block) }
-        runs.select { |run| sounded?(run.first) }.map.with_index(1) do |run, number|
-          Sounded.new(segments: run.map(&:segment), start_ms: run.first.start_ms, number: number)
-        end
+        runs =
+          placed.slice_when do |one, other|
+            !(
+              sounded?(one) && sounded?(other) && one.segment.round == other.segment.round &&
+                one.segment.block == other.segment.block
+            )
+          end
+        runs
+          .select { |run| sounded?(run.first) }
+          .map
+          .with_index(1) do |run, number|
+            Sounded.new(segments: run.map(&:segment), start_ms: run.first.start_ms, number: number)
+          end
       end
 
       # @param what [Symbol] :holds or :sounds, as the family is judged
@@ -64,13 +75,20 @@ module Windlass
       # At one's own pace: all holds end at comfort, and the whole ends at its time, on a breath.
       def own_pace? = segments.none?(&:block) && holds.any? && holds.all? { |place| place.segment.until == :comfort }
 
-      # Where breathing goes at one's own pace, alone or as a block: parts from the first to the last, and how long it is to take.
+      # Where breathing goes at one's own pace, alone or as a block: parts from the first to the last, and how long it
+      # is to take.
       Pace = Value.define(:first, :last, :ms)
 
       # @return [Array<Pace>]
       def paces
-        runs = placed.each_index.reject { |index| segments[index].phase == :settle }.chunk_while { |one, other| other == one + 1 && segments[one].block == segments[other].block }
-        runs.select { |run| at_comfort?(run) }.map { |run| Pace.new(first: run.first, last: run.last, ms: run.sum { |index| segments[index].ms }) }
+        runs =
+          placed
+            .each_index
+            .reject { |index| segments[index].phase == :settle }
+            .chunk_while { |one, other| other == one + 1 && segments[one].block == segments[other].block }
+        runs
+          .select { |run| at_comfort?(run) }
+          .map { |run| Pace.new(first: run.first, last: run.last, ms: run.sum { |index| segments[index].ms }) }
       end
 
       # @param place [Placed] a hold

@@ -51,7 +51,7 @@ module Windlass
       def add(kind, seconds, **details)
         return if seconds.zero?
 
-        @exact_ms += seconds.rationalize(1/1_000_000r) * 1000
+        @exact_ms += seconds.rationalize(1 / 1_000_000r) * 1000
         ms = @exact_ms.round - @placed_ms
         @placed_ms += ms
         @segments << Segment.new(kind: kind, ms: ms, **@details, **details)

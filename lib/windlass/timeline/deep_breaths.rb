@@ -2,8 +2,8 @@
 
 module Windlass
   module Timeline
-    # How many deep breaths lead into a hold, and how fast: a few slow ones before a dry drill are no over-breathing, however much carbon
-    # dioxide they wash out. Stacked inhales are one breath. Common practice, no source.
+    # How many deep breaths lead into a hold, and how fast: a few slow ones before a dry drill are no over-breathing,
+    # however much carbon dioxide they wash out. Stacked inhales are one breath. Common practice, no source.
     module DeepBreaths
       BEFORE_MS = 120_000
       MOST = 3
@@ -16,8 +16,10 @@ module Windlass
       def self.few?(compiled) = compiled.holds.all? { |hold| few_before?(compiled, hold) }
 
       def self.few_before?(compiled, hold)
-        before = compiled.placed.select { |place| place.start_ms < hold.start_ms && place.end_ms > hold.start_ms - BEFORE_MS }
-        breaths = before.chunk_while { |one, other| inhales?(one, other) }.select { |run| run.first.segment.kind == :inhale }
+        before =
+          compiled.placed.select { |place| place.start_ms < hold.start_ms && place.end_ms > hold.start_ms - BEFORE_MS }
+        breaths =
+          before.chunk_while { |one, other| inhales?(one, other) }.select { |run| run.first.segment.kind == :inhale }
         breaths.count { |run| deep?(run.last.segment) } <= MOST && slow?(breaths, before)
       end
 
@@ -28,7 +30,9 @@ module Windlass
       # From one breath in to the next, and in natural breathing.
       def self.slow?(breaths, before)
         breaths.each_cons(2).all? { |one, other| other.first.start_ms - one.first.start_ms > 60_000 / FAST } &&
-          before.none? { |place| place.segment.kind == :breathe && place.segment.mets <= REST_METS && place.segment.rate >= FAST }
+          before.none? do |place|
+            place.segment.kind == :breathe && place.segment.mets <= REST_METS && place.segment.rate >= FAST
+          end
       end
       private_class_method :few_before?, :inhales?, :deep?, :slow?
     end

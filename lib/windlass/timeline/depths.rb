@@ -2,8 +2,9 @@
 
 module Windlass
   module Timeline
-    # How deep the breaths of a pattern are. A pattern says how long they take, not how big they are: people breathe slow
-    # breaths bigger, each as much as they need. Stacked inhales are one breath in steps, and so are the stages of one exhale.
+    # How deep the breaths of a pattern are. A pattern says how long they take, not how big they are: people breathe
+    # slow breaths bigger, each as much as they need. Stacked inhales are one breath in steps, and so are the stages of
+    # one exhale.
     module Depths
       # No breath is smaller, nor bigger, shares of the inspiratory capacity.
       LIMITS = (0.01..0.95)
@@ -11,19 +12,20 @@ module Windlass
       # @param compiled [Compiled]
       # @param body [Physiology::Body]
       # @yieldparam segment [Segment] a breath in
-      # @yieldreturn [Numeric, nil] how many times the breath that keeps PCO2 where it is at rest; more than once only up to the
-      #   level that it is written to; nil: it goes to that level
+      # @yieldreturn [Numeric, nil] how many times the breath that keeps PCO2 where it is at rest; more than once only
+      #   up to the level that it is written to; nil: it goes to that level
       # @return [Compiled]
       def self.fitted(compiled, body)
         segments = compiled.segments
         depth = nil
-        sized = segments.each_with_index.map do |segment, index|
-          next staged(segment, depth) unless segment.kind == :inhale
-          next segment unless (times = yield(segment))
+        sized =
+          segments.each_with_index.map do |segment, index|
+            next staged(segment, depth) unless segment.kind == :inhale
+            next segment unless (times = yield(segment))
 
-          depth = depth(body, segment, times, cycle_s(segments, index))
-          segment.with(depth: (depth * stacked(segments, index)).round(3))
-        end
+            depth = depth(body, segment, times, cycle_s(segments, index))
+            segment.with(depth: (depth * stacked(segments, index)).round(3))
+          end
         (sized == segments) ? compiled : compiled.with_segments(sized)
       end
 
@@ -33,7 +35,8 @@ module Windlass
       end
 
       # What is left of the breath at the end of a stage.
-      def self.staged(segment, depth) = (segment.left && depth) ? segment.with(depth: (depth * segment.left.to_f).round(3)) : segment
+      def self.staged(segment, depth) =
+        (segment.left && depth) ? segment.with(depth: (depth * segment.left.to_f).round(3)) : segment
 
       # @return [Rational] of the whole breath, at the end of this one of several inhales in a row
       def self.stacked(segments, index)

@@ -4,8 +4,13 @@ module Windlass
   module Timeline
     # Plays events back into what was done: the same events in any order, or twice, give the same rounds.
     module Replay
-      # One part as it was done; moments are milliseconds from its start. hold: its number on the timeline; nil of an exhale.
-      Done = Value.define(:number, :hold, :target_ms, :held_ms, :skipped, :first_urge_ms, :contraction_ms, :first_breath, :sao2_low, :unmarked)
+      # One part as it was done; moments are milliseconds from its start. hold: its number on the timeline; nil of an
+      # exhale.
+      Done =
+        Value.define(
+          :number, :hold, :target_ms, :held_ms, :skipped, :first_urge_ms, :contraction_ms, :first_breath, :sao2_low,
+          :unmarked
+        )
 
       # @param compiled [Compiled] the plan
       # @param events [Enumerable<Event>]
@@ -17,7 +22,10 @@ module Windlass
         readings = in_order.select { |event| event.kind == :oximeter }
         all = parts + beyond(compiled, by_part.keys.reject(&:first).map(&:last).max || 0)
         reached = all.rindex { |part| by_part.key?(key(part)) } or return []
-        all.first(reached + 1).map.with_index(1) { |part, number| done(part, number, by_part.fetch(key(part), []), readings) }
+        all
+          .first(reached + 1)
+          .map
+          .with_index(1) { |part, number| done(part, number, by_part.fetch(key(part), []), readings) }
       end
 
       def self.key(part) = [part.is_a?(Compiled::Sounded), part.number]
@@ -37,10 +45,18 @@ module Windlass
         # What nobody marked was as long as planned, for all that anybody knows.
         unmarked = events.reverse.find { |event| event.kind == :hold_end }&.value == UNMARKED
         held_ms = unmarked ? place.ms : start && finish && length(start, finish)
-        Done.new(number: number, hold: (place.number if place.is_a?(Compiled::Placed)), target_ms: target_ms(place), held_ms: held_ms, unmarked: unmarked, skipped: start.nil?,
-          first_urge_ms: since(start, at(events, :first_urge)), contraction_ms: since(start, at(events, :contraction)),
+        Done.new(
+          number: number,
+          hold: (place.number if place.is_a?(Compiled::Placed)),
+          target_ms: target_ms(place),
+          held_ms: held_ms,
+          unmarked: unmarked,
+          skipped: start.nil?,
+          first_urge_ms: since(start, at(events, :first_urge)),
+          contraction_ms: since(start, at(events, :contraction)),
           first_breath: events.reverse.find { |event| event.kind == :first_breath }&.value,
-          sao2_low: start && finish && low(readings, start, finish))
+          sao2_low: start && finish && low(readings, start, finish)
+        )
       end
 
       # The lowest reading of a hold. A finger is late: what it shows then belongs to what the lungs did before.

@@ -2,7 +2,8 @@
 
 module Windlass
   module Timeline
-    # The coach's own words for parts of a session: a second line beside the cue while that part runs, never in its place.
+    # The coach's own words for parts of a session: a second line beside the cue while that part runs, never in its
+    # place.
     module Said
       # Which segments a part is. What a breath does in a rest belongs to the rest.
       PARTS = {
@@ -28,7 +29,10 @@ module Windlass
       # @param dose [Hash] as composed, of one family or of blocks
       # @return [Array<String>] all that is to be said of it, once each
       def self.texts(dose)
-        [*dose.fetch(:said, {}).except(NOTE).values, *dose.fetch(:blocks, []).flat_map { |block| texts(block.fetch(:dose, {})) }].uniq
+        [
+          *dose.fetch(:said, {}).except(NOTE).values,
+          *dose.fetch(:blocks, []).flat_map { |block| texts(block.fetch(:dose, {})) }
+        ].uniq
       end
 
       # @param said [Object] as it came
@@ -39,7 +43,9 @@ module Windlass
         said.each_with_object({}) do |(part, words), faults|
           next faults[part] = "is not known here; allowed: #{KEYS.join(", ")}" unless KEYS.include?(part)
 
-          faults[part] = "#{Error.shown(words)} is not allowed; allowed: 1 to #{LONGEST} characters" unless words.is_a?(String) && words.length.between?(1, LONGEST)
+          faults[part] = "#{Error.shown(words)} is not allowed; allowed: 1 to #{LONGEST} characters" unless words.is_a?(
+            String
+          ) && words.length.between?(1, LONGEST)
         end
       end
 

@@ -20,60 +20,72 @@ module Windlass
     # @param tone_hz [Float, nil] reference tone for what is sung
     # @param breath [Integer, nil] which of the deep breaths before a retention it belongs to
     # @param caps_s [Array<Integer>, nil] of a retention: its cap after one breath, after two, and so on
-    # @param told [String, nil] what the deck says to do, in the words of the trade, where they are not those of its kind
+    # @param told [String, nil] what the deck says to do, in the words of the trade, where they are not those of its
+    #   kind
     # @param counted [Array(Integer, Integer), nil] a stroke of a gear: which, of how many
     # @param tempo [Numeric, nil] beats a minute of a metronome that goes through it
     # @param own [String, nil] the coach's own words: a second line, after the cue
     # @param silent [Boolean, nil] nothing is said or sounded of it but what is called
     # @param block [Integer, nil] number of the block it belongs to, where the session has several
-    Segment = Value.define(
-      :kind, :ms, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil, route: nil, narrowed: nil,
-      locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil, at_most_ms: nil, calls: nil, block: nil, left: nil,
-      tone_hz: nil, breath: nil, caps_s: nil, own: nil, silent: nil, told: nil, counted: nil, tempo: nil
-    ) do
-      def seconds = Rational(ms, 1000)
+    Segment =
+      Value.define(
+        :kind, :ms, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil,
+        route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil,
+        at_most_ms: nil, calls: nil, block: nil, left: nil, tone_hz: nil, breath: nil, caps_s: nil, own: nil,
+        silent: nil, told: nil, counted: nil, tempo: nil
+      ) do
+        def seconds = Rational(ms, 1000)
 
-      # @return [Float, Symbol] where a breath ends, as {Physiology::Body#level_l} takes it
-      def level = depth || to
+        # @return [Float, Symbol] where a breath ends, as {Physiology::Body#level_l} takes it
+        def level = depth || to
 
-      def hold? = kind == :hold
+        def hold? = kind == :hold
 
-      def rest? = kind == :breathe && phase == :rest
+        def rest? = kind == :breathe && phase == :rest
 
-      # Counted in beats that a heart may give; a sound keeps the tempo that it was asked for.
-      def paced? = !beats.nil? && sound.nil?
+        # Counted in beats that a heart may give; a sound keeps the tempo that it was asked for.
+        def paced? = !beats.nil? && sound.nil?
 
-      # A hold that the gas model sets a latest end: a limit, never a target.
-      def limited? = hold? && (self.until == :cap || !at_most_ms.nil?)
+        # A hold that the gas model sets a latest end: a limit, never a target.
+        def limited? = hold? && (self.until == :cap || !at_most_ms.nil?)
 
-      # Its length is only expected: it ends by hand, or with the last of what is counted.
-      def open? = ends != :clock
+        # Its length is only expected: it ends by hand, or with the last of what is counted.
+        def open? = ends != :clock
 
-      # How it ends while it runs: by the clock; by hand, at a cap at the latest; at comfort, by hand, or as planned where no hand marks
-      # anything; by hand alone; with the last counted breath.
-      # @return [Symbol] :clock, :cap, :comfort, :hand or :count
-      def ends
-        return self.until if %i[cap comfort].include?(self.until)
-        return :hand if self.until || repetitions
+        # How it ends while it runs: by the clock; by hand, at a cap at the latest; at comfort, by hand, or as planned
+        # where no hand marks anything; by hand alone; with the last counted breath.
+        # @return [Symbol] :clock, :cap, :comfort, :hand or :count
+        def ends
+          return self.until if %i[cap comfort].include?(self.until)
+          return :hand if self.until || repetitions
 
-        breaths ? :count : :clock
+          breaths ? :count : :clock
+        end
+
+        # The keys of the published JSON; what is not set is left out.
+        # @return [Hash{Symbol => Object}]
+        def to_h_plain
+          {kind: kind, seconds: Numbers.plain(seconds)}.merge(
+            to_h.except(:kind, :ms, :mets, :at_most_ms, :left).compact
+          ).merge(
+            (mets > REST_METS) ? {mets: mets} : {},
+            at_most_ms ? {at_most_s: Numbers.plain(Rational(at_most_ms, 1000))} : {}
+          )
+        end
+
+        # The inverse of {#to_h_plain}; names may be strings.
+        def self.from_h_plain(hash)
+          given = hash.transform_keys(&:to_sym)
+          names = given.slice(:kind, :to, :phase, :route, :sound, :until).transform_values(&:to_sym)
+          limit = given[:at_most_s] ? {at_most_ms: (given[:at_most_s] * 1000).round} : {}
+          new(
+            **given.except(:seconds, :at_most_s),
+            **names,
+            **limit,
+            ms: (given.fetch(:seconds).rationalize(Rational(1, 10_000)) * 1000).round
+          )
+        end
       end
-
-      # The keys of the published JSON; what is not set is left out.
-      # @return [Hash{Symbol => Object}]
-      def to_h_plain
-        {kind: kind, seconds: Numbers.plain(seconds)}.merge(to_h.except(:kind, :ms, :mets, :at_most_ms, :left).compact)
-          .merge((mets > REST_METS) ? {mets: mets} : {}, at_most_ms ? {at_most_s: Numbers.plain(Rational(at_most_ms, 1000))} : {})
-      end
-
-      # The inverse of {#to_h_plain}; names may be strings.
-      def self.from_h_plain(hash)
-        given = hash.transform_keys(&:to_sym)
-        names = given.slice(:kind, :to, :phase, :route, :sound, :until).transform_values(&:to_sym)
-        limit = given[:at_most_s] ? {at_most_ms: (given[:at_most_s] * 1000).round} : {}
-        new(**given.except(:seconds, :at_most_s), **names, **limit, ms: (given.fetch(:seconds).rationalize(Rational(1, 10_000)) * 1000).round)
-      end
-    end
 
     KINDS = %i[breathe inhale exhale hold].freeze
   end

@@ -13,10 +13,12 @@ module Windlass
       # @return [Array<Array(Float, Float)>] seconds, litres
       def self.points(compiled, body)
         volume = body.frc_l
-        compiled.placed.each_with_object([[0.0, volume]]) do |place, points|
-          points.concat(corners(place, volume, body))
-          volume = points.last[1]
-        end
+        compiled
+          .placed
+          .each_with_object([[0.0, volume]]) do |place, points|
+            points.concat(corners(place, volume, body))
+            volume = points.last[1]
+          end
       end
 
       def self.corners(place, volume, body)
@@ -24,19 +26,24 @@ module Windlass
         at = place.start_ms / 1000.0
         finish = place.end_ms / 1000.0
         case segment.kind
-        when :hold then [[finish, volume]]
-        when :breathe then waves(at, finish, segment.rate, body.frc_l)
-        else [[finish, body.level_l(segment.level)]]
+        when :hold
+          [[finish, volume]]
+        when :breathe
+          waves(at, finish, segment.rate, body.frc_l)
+        else
+          [[finish, body.level_l(segment.level)]]
         end
       end
 
       def self.waves(from, to, rate, passive)
         breaths = [((to - from) * rate / 60.0 + 0.5).floor, 1].max
         cycle = (to - from) / breaths
-        Array.new(breaths) do |index|
-          start = from + index * cycle
-          [[start + 0.4 * cycle, passive + TIDAL_L], [start + cycle, passive]]
-        end.flatten(1)
+        Array
+          .new(breaths) do |index|
+            start = from + index * cycle
+            [[start + 0.4 * cycle, passive + TIDAL_L], [start + cycle, passive]]
+          end
+          .flatten(1)
       end
       private_class_method :corners, :waves
     end

@@ -3,10 +3,11 @@
 module Windlass
   module Trends
     # How far one sample lies from another, with the interval in which it is to be believed.
-    Difference = Value.define(:difference, :low, :high) do
-      # @return [Boolean] the interval leaves no room for "no lower"
-      def clearly_lower? = high < 0
-    end
+    Difference =
+      Value.define(:difference, :low, :high) do
+        # @return [Boolean] the interval leaves no room for "no lower"
+        def clearly_lower? = high < 0
+      end
 
     # The median of all differences between two samples, with the interval that inverts the rank-sum test.
     # Hodges and Lehmann, Ann Math Stat 1963; 34:598-611; Mann and Whitney 1947 (from memory).
@@ -21,7 +22,11 @@ module Windlass
         pairs = differences.size
         reach = TheilSen::Z95 * Math.sqrt(pairs * (one.size + other.size + 1) / 12.0)
         rank = [(pairs / 2.0 - reach).floor, 0].max
-        Difference.new(difference: Trends.median(differences), low: differences[rank], high: differences[pairs - 1 - rank])
+        Difference.new(
+          difference: Trends.median(differences),
+          low: differences[rank],
+          high: differences[pairs - 1 - rank]
+        )
       end
     end
   end

@@ -9,17 +9,19 @@ module Windlass
     SIGNS_AFTER_S = 30
 
     # One dive as it was: down [Time], seconds under, depth in metres where known, hard where it was marked so.
-    Dive = Value.define(:down, :seconds, depth_m: nil, hard: false) do
-      # @return [Time]
-      def up = down + seconds
-    end
+    Dive =
+      Value.define(:down, :seconds, depth_m: nil, hard: false) do
+        # @return [Time]
+        def up = down + seconds
+      end
 
-    # A dive beside the one before it. needed_s: to stay up after it. rest_before_s: since the last surfacing; nil of the first.
-    # short: begun sooner than needed.
+    # A dive beside the one before it. needed_s: to stay up after it. rest_before_s: since the last surfacing; nil of
+    # the first. short: begun sooner than needed.
     Rested = Value.define(:needed_s, :rest_before_s, :short)
 
-    # How long to stay up after a dive. Common practice, no source: the largest of twice the dive, one minute, and from 20 m on a fifth of
-    # the depth in metres as minutes; half as much again after a hard one. A coach may set more, never less.
+    # How long to stay up after a dive. Common practice, no source: the largest of twice the dive, one minute, and from
+    # 20 m on a fifth of the depth in metres as minutes; half as much again after a hard one. A coach may set more,
+    # never less.
     module Surface
       TIMES_DIVE = 2
       LEAST_S = 60
@@ -28,7 +30,11 @@ module Windlass
       HARD = Rational(3, 2)
 
       # @return [Hash{Symbol => Float}] the figures, for a clock without a network
-      def self.to_h = {times_dive: TIMES_DIVE, least_s: LEAST_S, deep_from_m: DEEP_FROM_M, minutes_a_metre: MINUTES_A_METRE.to_f, hard: HARD.to_f}
+      def self.to_h =
+        {
+          times_dive: TIMES_DIVE, least_s: LEAST_S, deep_from_m: DEEP_FROM_M, minutes_a_metre: MINUTES_A_METRE.to_f,
+          hard: HARD.to_f
+        }
 
       # @param dive [Dive]
       # @param margin [Numeric] 1 or more
@@ -44,7 +50,11 @@ module Windlass
         dives.each_with_index.map do |dive, index|
           before = dives[index - 1] if index.positive?
           rest = before && (dive.down - before.up).to_f
-          Rested.new(needed_s: needed_s(dive, margin: margin), rest_before_s: rest, short: !rest.nil? && rest < needed_s(before, margin: margin))
+          Rested.new(
+            needed_s: needed_s(dive, margin: margin),
+            rest_before_s: rest,
+            short: !rest.nil? && rest < needed_s(before, margin: margin)
+          )
         end
       end
 

@@ -6,7 +6,10 @@ RSpec.describe Windlass::Measures::ControlPause do
     valid = {diaphragm: true, throat: true, wish: true, impatience: false, anxiety: false, distraction: false}
 
     expect(valid.to_h { |ending, _| [ending, control_pause(ended_by: ending).valid?] }).to eq valid
-    expect([control_pause(first_breath: :deeper), control_pause(first_breath: :gasp)].map(&:valid?)).to eq [false, false]
+    expect([control_pause(first_breath: :deeper), control_pause(first_breath: :gasp)].map(&:valid?)).to eq [
+      false,
+      false
+    ]
   end
 
   it "is asked again under 3 s and over 90 s" do
@@ -23,21 +26,34 @@ RSpec.describe Windlass::Measures::ControlPause do
     let(:monday) { Builders::MONDAY }
 
     it "takes the first valid score on waking of each day" do
-      series = described_class.new([
-        control_pause(30, hour: 9), control_pause(22, hour: 6, first_breath: :gasp), control_pause(25, hour: 7),
-        control_pause(40, on: monday + 1, on_waking: false), control_pause(26, on: monday + 2)
-      ])
+      series =
+        described_class.new(
+          [
+            control_pause(30, hour: 9),
+            control_pause(22, hour: 6, first_breath: :gasp),
+            control_pause(25, hour: 7),
+            control_pause(40, on: monday + 1, on_waking: false),
+            control_pause(26, on: monday + 2)
+          ]
+        )
 
       expect(series.scores.map(&:seconds)).to eq [25, 26]
     end
 
     it "finds the scores of any days among many, both days included, as a walk through all would" do
       random = Random.new(3)
-      series = described_class.new((0..90).reject { random.rand < 0.4 }.map { |back| control_pause(random.rand(8.0..40.0), on: monday - back) })
-      windows = Array.new(60) { [monday - random.rand(-5..95), monday - random.rand(-5..95)] } + [[monday, monday], [monday + 3, monday + 9], [monday - 200, monday - 150]]
+      series =
+        described_class.new(
+          (0..90).reject { random.rand < 0.4 }.map { |back| control_pause(random.rand(8.0..40.0), on: monday - back) }
+        )
+      windows =
+        Array.new(60) { [monday - random.rand(-5..95), monday - random.rand(-5..95)] } +
+        [[monday, monday], [monday + 3, monday + 9], [monday - 200, monday - 150]]
       found = windows.map { |from, to| series.within(from, to) }
 
-      expect(found).to eq(windows.map { |from, to| series.scores.select { |one| one.taken_at.to_date.between?(from, to) } })
+      expect(found).to eq(
+        windows.map { |from, to| series.scores.select { |one| one.taken_at.to_date.between?(from, to) } }
+      )
       expect(found.map(&:size).minmax).to match [0, be > 30]
     end
 
@@ -64,7 +80,11 @@ RSpec.describe Windlass::Measures::ControlPause do
       expect(ids(control_pause(45), sleep_signs: true)).to eq [:sleep]
       expect(ids(control_pause(45))).to eq [:untrained_long]
       expect(ids(control_pause(45), trained: true, sleep_signs: true)).to eq [:trained_sleep]
-      expect([39.9, 40].map { |seconds| ids(control_pause(seconds), trained: true, sleep_signs: true).include?(:trained_sleep) }).to eq [false, true]
+      expect(
+        [39.9, 40].map do |seconds|
+          ids(control_pause(seconds), trained: true, sleep_signs: true).include?(:trained_sleep)
+        end
+      ).to eq [false, true]
       expect(ids(control_pause(14), child: true)).to eq [:short_child]
       expect(ids(control_pause(14), busy_signs: true)).to eq %i[short busy]
       expect(ids(control_pause(24))).to be_empty
@@ -79,19 +99,34 @@ RSpec.describe Windlass::Measures::ControlPause do
     end
 
     it "says whether it counts" do
-      readings = [control_pause, control_pause(on_waking: false), control_pause(first_breath: :gasp)]
-        .map { |pause| described_class.read(pause, Windlass::Measures::Context.new) }
+      readings =
+        [control_pause, control_pause(on_waking: false), control_pause(first_breath: :gasp)].map do |pause|
+          described_class.read(pause, Windlass::Measures::Context.new)
+        end
 
       expect(readings.map(&:verdict)).to eq %i[counts counts_apart does_not_count]
       expect(readings.first.headline).to start_with "24 s: building."
     end
 
     it "begins with the advice where there is one, never with a praise" do
-      cases = {{trained: true, sleep_signs: true} => control_pause(52), {sleep_signs: true} => control_pause(45), {nervous: true} => control_pause(14), {} => control_pause(44)}
-      headlines = cases.map { |context, pause| described_class.read(pause, Windlass::Measures::Context.new(**context)).headline }
+      cases = {
+        {trained: true, sleep_signs: true} => control_pause(52),
+        {sleep_signs: true} => control_pause(45),
+        {nervous: true} => control_pause(14),
+        {} => control_pause(44)
+      }
+      headlines =
+        cases.map { |context, pause| described_class.read(pause, Windlass::Measures::Context.new(**context)).headline }
 
-      expect(headlines).to eq ["52 s: see a doctor first.", "45 s: see a doctor first.", "14 s: pause the measure.", "44 s: ask about sleep first."]
-      expect(described_class.read(control_pause(95), Windlass::Measures::Context.new).headline).to eq "1:35. Does not count as a control pause: take it again."
+      expect(headlines).to eq [
+        "52 s: see a doctor first.",
+        "45 s: see a doctor first.",
+        "14 s: pause the measure.",
+        "44 s: ask about sleep first."
+      ]
+      expect(
+        described_class.read(control_pause(95), Windlass::Measures::Context.new).headline
+      ).to eq "1:35. Does not count as a control pause: take it again."
     end
   end
 end

@@ -6,8 +6,12 @@ RSpec.describe Windlass::Measures::Kind do
 
   define_method(:read) do |kind, value, earlier: [], maximal_hold_s: nil, disciplines: [], **details|
     taken = ->(one, at) { Windlass::Measures::Taken.new(value: one, details: details, taken_at: at) }
-    context = Windlass::Measures::ReadingContext.new(earlier: earlier.each_with_index.map { |one, index| taken[one, noon - (earlier.size - index) * 86_400] },
-      maximal_hold_s: maximal_hold_s, disciplines: disciplines)
+    context =
+      Windlass::Measures::ReadingContext.new(
+        earlier: earlier.each_with_index.map { |one, index| taken[one, noon - (earlier.size - index) * 86_400] },
+        maximal_hold_s: maximal_hold_s,
+        disciplines: disciplines
+      )
     reading = Windlass::Measures.kind(kind).read(taken[value, noon], context)
     [reading.headline, *reading.sentences].join(" ")
   end
@@ -19,27 +23,47 @@ RSpec.describe Windlass::Measures::Kind do
       expect(described_class::CLOCKS).to include kind.clock
       expect(kind.fields.count { |field| field.range && field.choices }).to eq 0
     end
-    expect { Windlass::Measures.kind("stamina") }.to raise_error Windlass::Unknown, /"stamina" does not exist; known: maximal_hold/
+    expect { Windlass::Measures.kind("stamina") }.to raise_error Windlass::Unknown,
+      /"stamina" does not exist; known: maximal_hold/
   end
 
   it "reads a maximal hold in its bands: under 35 s, to under 60 s, from there" do
     words = [34.9, 35, 59.9, 60].map { |seconds| read("maximal_hold", seconds, first_breath: "smooth", eventful: "no") }
 
-    expect(words.map { |one| one[/: (.*?)\./, 1] }).to eq ["something to look into", "room to improve", "room to improve", "good for a healthy adult"]
+    expect(words.map { |one| one[/: (.*?)\./, 1] }).to eq [
+      "something to look into",
+      "room to improve",
+      "room to improve",
+      "good for a healthy adult"
+    ]
     expect(words.map { |one| one.include?("Suggest a doctor") }).to eq [true, false, false, false]
   end
 
   it "says how a maximal hold was reached: the share after the first contraction" do
-    expect(read("maximal_hold", 100, contraction_s: 60, first_breath: "smooth", eventful: "no")).to include "Struggle phase 40 % of the hold, after the first contraction at 1:00."
-    expect(read("maximal_hold", 100, contraction_s: 45, first_breath: "smooth", eventful: "no")).to include "reached by fighting, not by ease"
+    expect(
+      read("maximal_hold", 100, contraction_s: 60, first_breath: "smooth", eventful: "no")
+    ).to include "Struggle phase 40 % of the hold, after the first contraction at 1:00."
+    expect(
+      read("maximal_hold", 100, contraction_s: 45, first_breath: "smooth", eventful: "no")
+    ).to include "reached by fighting, not by ease"
     expect(read("maximal_hold", 100, first_breath: "smooth", eventful: "no")).not_to include "Struggle"
   end
 
   it "doses only from a maximal hold that went well" do
     kind = Windlass::Measures.kind("maximal_hold")
-    went = [%w[smooth no], %w[deeper no], %w[gasp no], %w[smooth dizzy], %w[smooth stop]].map do |breath, eventful|
-      kind.went_well?(Windlass::Measures::Taken.new(value: 90, details: {first_breath: breath, eventful: eventful}, taken_at: noon))
-    end
+    went =
+      [%w[smooth no], %w[deeper no], %w[gasp no], %w[smooth dizzy], %w[smooth stop]].map do |breath, eventful|
+        kind.went_well?(
+          Windlass::Measures::Taken.new(
+            value: 90,
+            details: {
+              first_breath: breath,
+              eventful: eventful
+            },
+            taken_at: noon
+          )
+        )
+      end
 
     expect(went).to eq [true, true, false, false, false]
   end
@@ -54,20 +78,32 @@ RSpec.describe Windlass::Measures::Kind do
     words = [11, 12, 39, 40].map { |beats| read("sustained_exhale", beats, tempo: 60, width: "yes", steady: "even") }
 
     expect(words.map { |one| one[/Twelve|Forty/] }).to eq ["Twelve", nil, nil, "Forty"]
-    expect(read("sustained_exhale", 33, tempo: 66, width: "no", steady: "flickering")).to include "33 beats at 66 a minute, 30 s.", "ribs dropped", "flickered"
+    expect(
+      read("sustained_exhale", 33, tempo: 66, width: "no", steady: "flickering")
+    ).to include "33 beats at 66 a minute, 30 s.", "ribs dropped", "flickered"
   end
 
   it "reads resting numbers: 95 to 99 % is healthy, 100 adds nothing, over 16 breaths is busy" do
-    readings = [94, 95, 99, 100].map { |saturation| read("resting_numbers", 12, saturation: saturation)[/Under 95 %|100 % adds nothing/] }
+    readings =
+      [94, 95, 99, 100].map do |saturation|
+        read("resting_numbers", 12, saturation: saturation)[/Under 95 %|100 % adds nothing/]
+      end
 
     expect(readings).to eq ["Under 95 %", nil, nil, "100 % adds nothing"]
     expect([16, 17].map { |breaths| read("resting_numbers", breaths).include?("Busy") }).to eq [false, true]
   end
 
   it "reads breathing movement by what the discipline wants of it" do
-    grades = Windlass::Measures.kind("breathing_movement").fields.to_h { |field| [field.key, field.choices.key?("belly") ? "belly" : field.choices.keys.first] }
+    grades =
+      Windlass::Measures
+        .kind("breathing_movement")
+        .fields
+        .to_h { |field| [field.key, field.choices.key?("belly") ? "belly" : field.choices.keys.first] }
     done = Windlass::Measures::BreathingMovement.done(grades)
-    words = [["singing"], ["freediving"], ["rowing"]].map { |disciplines| read("breathing_movement", done, disciplines: disciplines, **grades) }
+    words =
+      [["singing"], ["freediving"], ["rowing"]].map do |disciplines|
+        read("breathing_movement", done, disciplines: disciplines, **grades)
+      end
 
     expect(done).to eq 6
     expect(words.map { |one| one[/For the voice|For a breathe-up/] }).to eq ["For the voice", "For a breathe-up", nil]
@@ -75,7 +111,9 @@ RSpec.describe Windlass::Measures::Kind do
   end
 
   it "says what changed since the time before" do
-    expect(read("maximal_hold", 96, earlier: [80, 90], first_breath: "smooth", eventful: "no")).to end_with "6 s more than on 1 March 2026."
+    expect(
+      read("maximal_hold", 96, earlier: [80, 90], first_breath: "smooth", eventful: "no")
+    ).to end_with "6 s more than on 1 March 2026."
     expect(read("resting_numbers", 12, earlier: [12])).to end_with "The same as on 1 March 2026."
   end
 end

@@ -22,7 +22,9 @@ RSpec.describe Windlass::Physiology::Oximeter do
   end
 
   it "plays the same session for the same seed, slower in the hold" do
-    play = ->(seed) { Windlass::Physiology::SimulatedOximeter.new(session, trace, random: Random.new(seed), resting_pulse: 60).readings }
+    play = ->(seed) do
+      Windlass::Physiology::SimulatedOximeter.new(session, trace, random: Random.new(seed), resting_pulse: 60).readings
+    end
 
     expect(play[1]).to eq play[1]
     expect(play[1]).not_to eq play[2]
@@ -31,9 +33,11 @@ RSpec.describe Windlass::Physiology::Oximeter do
 
   describe Windlass::Physiology::Alignment do
     it "finds how late a trace is, even from a device that reads two points low, and whose low it was" do
-      late = described_class::LAGS_S.to_a.values_at(8, 27).map do |lag|
-        (0..280).map { |t| [t, trace.at([t - lag, 0].max).sao2 - 0.02] }
-      end
+      late =
+        described_class::LAGS_S
+          .to_a
+          .values_at(8, 27)
+          .map { |lag| (0..280).map { |t| [t, trace.at([t - lag, 0].max).sao2 - 0.02] } }
 
       expect(late.map { |recorded| described_class.lag_s(recorded, trace) }).to eq [8, 27]
       lows = described_class.lows(late.first, session, 8)
@@ -48,9 +52,15 @@ RSpec.describe Windlass::Physiology::Oximeter do
   describe Windlass::Physiology::Fitting do
     def logged(of, thrift)
       after = [*session.segments, Windlass::Timeline::Segment.new(kind: :breathe, ms: 40_000, rate: 12)]
-      readings = Windlass::Physiology::Oximeter.readings(model(of.with(thrift: thrift)).forecast(after, trace: true).trace, 1)
-      described_class::Logged.new(timeline: session, urges: {1 => 84.0},
-        lows: Windlass::Physiology::Alignment.lows(readings, session, 21))
+      readings =
+        Windlass::Physiology::Oximeter.readings(model(of.with(thrift: thrift)).forecast(after, trace: true).trace, 1)
+      described_class::Logged.new(
+        timeline: session,
+        urges: {
+          1 => 84.0
+        },
+        lows: Windlass::Physiology::Alignment.lows(readings, session, 21)
+      )
     end
 
     it "moves thrift toward what the oximeter shows, little while data are few" do

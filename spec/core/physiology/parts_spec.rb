@@ -70,13 +70,14 @@ RSpec.describe Windlass::Physiology do
     end
 
     it "brings both the urge and the floor nearer" do
-      rested, worked = [1.0, 8.0].map do |mets|
-        last_hold do |line|
-          line.breathe(60, rate: 24, mets: mets)
-          line.inhale(2, to: :full)
-          line.hold(10)
+      rested, worked =
+        [1.0, 8.0].map do |mets|
+          last_hold do |line|
+            line.breathe(60, rate: 24, mets: mets)
+            line.inhale(2, to: :full)
+            line.hold(10)
+          end
         end
-      end
 
       expect(worked.urge_s).to be < rested.urge_s - 20
       expect(worked.floor_s).to be < rested.floor_s - 30
@@ -100,7 +101,9 @@ RSpec.describe Windlass::Physiology do
         expect([seconds, described_class.classify(seconds)]).to eq [seconds, kind]
       end
       expect(described_class.classify(90.0, trusted: false)).to eq :inverted
-      expect([described_class.seconds(nil, 40), described_class.seconds(30, nil), described_class.seconds(30, 45)]).to eq [nil, nil, 15]
+      expect(
+        [described_class.seconds(nil, 40), described_class.seconds(30, nil), described_class.seconds(30, 45)]
+      ).to eq [nil, nil, 15]
     end
   end
 
@@ -109,15 +112,21 @@ RSpec.describe Windlass::Physiology do
       samples = [[0.0, 0.4, 0.2, 2.4], [2.0, 0.8, 0.2, 5.0]].map { |values| described_class::Sample.new(*values) }
       trace = described_class.new(samples, 713.0)
 
-      expect(trace.at(1.0)).to have_attributes(volume: be_within(1e-9).of(4.5), po2: be_within(1e-9).of(0.6 / 4.5 * 713),
-        pco2: be_within(1e-9).of(0.2 / 4.5 * 713))
+      expect(trace.at(1.0)).to have_attributes(
+        volume: be_within(1e-9).of(4.5),
+        po2: be_within(1e-9).of(0.6 / 4.5 * 713),
+        pco2: be_within(1e-9).of(0.2 / 4.5 * 713)
+      )
       expect([trace.at(-1).t, trace.at(9).t, trace.every(0.5).map(&:t)]).to eq [0.0, 2.0, [0.0, 0.5, 1.0, 1.5, 2.0]]
     end
   end
 
   it "notes the floor at the very moment that saturation is as low as that, the start included" do
     at = ->(saturation) { Struct.new(:elapsed_s, :urge_stimulus, :saturation, :po2).new(3.0, 40.0, saturation, 60.0) }
-    floors = [0.85, 0.8500001].map { |saturation| Windlass::Physiology::HoldWatch.new(at[saturation], threshold: nil, floor: 0.85).floor_s }
+    floors =
+      [0.85, 0.8500001].map do |saturation|
+        Windlass::Physiology::HoldWatch.new(at[saturation], threshold: nil, floor: 0.85).floor_s
+      end
 
     expect(floors).to eq [0.0, nil]
   end

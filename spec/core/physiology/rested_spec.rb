@@ -18,14 +18,20 @@ RSpec.describe "A settled body" do
   end
 
   it "is another for another body, posture or step" do
-    others = [body, body.with(posture: :lying), body.with(mass_kg: 80), body.with(thrift: 1.1)].map { |one| gases(physiology::Subject.rested(one).tap { |subject| subject.hold(40) }) }
+    others =
+      [body, body.with(posture: :lying), body.with(mass_kg: 80), body.with(thrift: 1.1)].map do |one|
+        gases(physiology::Subject.rested(one).tap { |subject| subject.hold(40) })
+      end
     expect(others.uniq.size).to eq 4
     fine = gases(physiology::Subject.rested(body, step_scale: 0.25).tap { |subject| subject.hold(40) })
     expect(fine.zip(others.first).map { |one, other| (one - other).abs }).to all(be < 0.05)
   end
 
   it "leaves caps as they are when they are asked for in another order" do
-    before = [Windlass::Timeline::Segment.new(kind: :breathe, ms: 60_000, rate: 30, depth: 0.7), Windlass::Timeline::Segment.new(kind: :exhale, ms: 3_000, to: :passive)]
+    before = [
+      Windlass::Timeline::Segment.new(kind: :breathe, ms: 60_000, rate: 30, depth: 0.7),
+      Windlass::Timeline::Segment.new(kind: :exhale, ms: 3_000, to: :passive)
+    ]
     bodies = [body, body.with(mass_kg: 80)]
     caps = bodies.map { |one| physiology::Cap.seconds(one, before) }
     passive = bodies.map { |one| physiology::Cap.seconds(one, before, exhales_passively: true) }

@@ -9,7 +9,9 @@ RSpec.describe Windlass::Programme::Difference do
 
   define_method(:old) { |key, day, at = "07:00"| before.new(key, monday + day, at) }
   define_method(:planned) { |key, day, at = "07:00"| entry.new(training.new(key), monday + day, at) }
-  define_method(:difference) { |from, to| described_class.new(from, Windlass::Programme::Plan.new(sessions: to, unplaced: [], weeks: [])) }
+  define_method(:difference) do |from, to|
+    described_class.new(from, Windlass::Programme::Plan.new(sessions: to, unplaced: [], weeks: []))
+  end
 
   it "what lies where it lay is the same one, whatever else moves" do
     found = difference([old("a", 0), old("a", 2)], [planned("a", 2), planned("a", 4)])
@@ -26,7 +28,9 @@ RSpec.describe Windlass::Programme::Difference do
     found = difference([old("a", 0), old("a", 5), old("a", 20)], [planned("a", 6)])
     expect(found.moved.map { |one, _| (one.date - monday).to_i }).to eq [5]
     expect(found.gone.map { |one| (one.date - monday).to_i }).to eq [0, 20]
-    expect(difference([old("a", 0)], [planned("a", 7)]).then { |far| [far.moved, far.gone.size, far.fresh.size] }).to eq [[], 1, 1]
+    expect(
+      difference([old("a", 0)], [planned("a", 7)]).then { |far| [far.moved, far.gone.size, far.fresh.size] }
+    ).to eq [[], 1, 1]
   end
 
   it "the hour alone is a move, and two alike stay two" do

@@ -5,26 +5,71 @@ RSpec.describe "Rules of the programme" do
   programme = Windlass::Programme
   monday = Date.new(2026, 3, 2)
 
-  define_method(:standing_of) { |id| Windlass::Progression::Standing.of(Windlass::Protocols.find(id), Windlass::Measures::Values.new(control_pause_s: 25, maximal_hold_s: 120)) }
-  define_method(:training) { |id, times = 3| (id == "maximal-test") ? programme::Planner::TEST : programme::Training.new(key: id, protocol: Windlass::Protocols.find(id), standing: standing_of(id), times: times) }
-  define_method(:slot) { |at = 420, minutes = 60, place = nil, day = 1| programme::Slot.new(day: day, at_min: at, minutes: minutes, place: place) }
+  define_method(:standing_of) do |id|
+    Windlass::Progression::Standing.of(
+      Windlass::Protocols.find(id),
+      Windlass::Measures::Values.new(control_pause_s: 25, maximal_hold_s: 120)
+    )
+  end
+  define_method(:training) do |id, times = 3|
+    if id == "maximal-test"
+      programme::Planner::TEST
+    else
+      programme::Training.new(key: id, protocol: Windlass::Protocols.find(id), standing: standing_of(id), times: times)
+    end
+  end
+  define_method(:slot) do |at = 420, minutes = 60, place = nil, day = 1|
+    programme::Slot.new(day: day, at_min: at, minutes: minutes, place: place)
+  end
 
   # A session on a day of the programme, at an hour.
   define_method(:planned) do |id, day, hour = 7, minutes: 60, place: nil, times: 3, calendar: weeks|
     date = monday + day
-    berth = programme::Berth.new(date: date, slot: slot(hour * 60, minutes, place, date.cwday), begins: calendar.moment(date, hour * 60))
+    berth =
+      programme::Berth.new(
+        date: date,
+        slot: slot(hour * 60, minutes, place, date.cwday),
+        begins: calendar.moment(date, hour * 60)
+      )
     chosen = training(id, times)
-    programme::Planned.new(training: chosen, berth: berth, course: programme::Expectation.new(chosen).following([], date, calendar, calendar.week_of(date)))
+    programme::Planned.new(
+      training: chosen,
+      berth: berth,
+      course: programme::Expectation.new(chosen).following([], date, calendar, calendar.week_of(date))
+    )
   end
 
   define_method(:weeks) { |**more| programme::Calendar.new(from: monday, weeks: 6, **more) }
-  define_method(:event) { |day, kind = :competition, at = nil| programme::Event.new(date: monday + day, kind: kind, at_min: at) }
+  define_method(:event) do |day, kind = :competition, at = nil|
+    programme::Event.new(date: monday + day, kind: kind, at_min: at)
+  end
 
   # What a rule says of a session, with others where they lie.
   define_method(:said) do |rule, session, calendar: weeks, placed: [], before: [], **more|
-    ground = {screen: Windlass::Screening::Screen.new(answered_on: monday - 30, age: 30), measures: Windlass::Measures::Values.new, history: []}
-    walls = programme::Walls.new(calendar, ground: ground.merge(more.fetch(:ground, {})), held: more[:held], done: more.fetch(:done, {}))
-    rule.check(programme::Placing.new(session, week: calendar.week_of(session.date), calendar: calendar, walls: walls, placed: placed, before: before))&.then { |reason| [reason.rule, reason.text] }
+    ground = {
+      screen: Windlass::Screening::Screen.new(answered_on: monday - 30, age: 30),
+      measures: Windlass::Measures::Values.new,
+      history: []
+    }
+    walls =
+      programme::Walls.new(
+        calendar,
+        ground: ground.merge(more.fetch(:ground, {})),
+        held: more[:held],
+        done: more.fetch(:done, {})
+      )
+    rule
+      .check(
+        programme::Placing.new(
+          session,
+          week: calendar.week_of(session.date),
+          calendar: calendar,
+          walls: walls,
+          placed: placed,
+          before: before
+        )
+      )
+      &.then { |reason| [reason.rule, reason.text] }
   end
 
   it "day.away: on both ends of an absence, and not on the day after, from which it is open" do
@@ -34,20 +79,39 @@ RSpec.describe "Rules of the programme" do
   end
 
   it "slot.place: where the protocol is done, or in a place without a kind" do
-    places = ["mat", "chair", "ground", "room", nil, "the boathouse"].map { |place| said(programme::SlotPlaceRule, planned("loaded-holds", 0, place: place)).nil? }
+    places =
+      ["mat", "chair", "ground", "room", nil, "the boathouse"].map do |place|
+        said(programme::SlotPlaceRule, planned("loaded-holds", 0, place: place)).nil?
+      end
     expect(places).to eq [false, false, true, false, true, true]
-    expect(said(programme::SlotPlaceRule, planned("loaded-holds", 0, place: "mat")).last).to eq "It asks for: soft ground with room to move. This slot is: lying on a mat or bed."
+    expect(
+      said(programme::SlotPlaceRule, planned("loaded-holds", 0, place: "mat")).last
+    ).to eq "It asks for: soft ground with room to move. This slot is: lying on a mat or bed."
   end
 
   it "slot.minutes: to the second, with what lies beside it, in the same slot only" do
     table = planned("co2-table", 0, minutes: 16)
     expect(table.course.seconds).to eq 915
     quiet = planned("quiet-breathing", 0, minutes: 16)
-    expect([said(programme::SlotMinutesRule, table), said(programme::SlotMinutesRule, planned("co2-table", 0, minutes: 15))&.first]).to eq [nil, "slot.minutes"]
+    expect(
+      [
+        said(programme::SlotMinutesRule, table),
+        said(programme::SlotMinutesRule, planned("co2-table", 0, minutes: 15))&.first
+      ]
+    ).to eq [nil, "slot.minutes"]
     # To the second: a session as long as its slot has room.
     expect(said(programme::SlotMinutesRule, planned("small-holds", 0, minutes: 14, calendar: weeks))).to be_nil
-    expect(said(programme::SlotMinutesRule, table, placed: [quiet])).to eq ["slot.minutes", "15 min 15 s do not fit the 11 min left of the 16 min at 07:00."]
-    expect(said(programme::SlotMinutesRule, table, placed: [planned("quiet-breathing", 0, 18, minutes: 16), planned("quiet-breathing", 1, minutes: 16)])).to be_nil
+    expect(said(programme::SlotMinutesRule, table, placed: [quiet])).to eq [
+      "slot.minutes",
+      "15 min 15 s do not fit the 11 min left of the 16 min at 07:00."
+    ]
+    expect(
+      said(
+        programme::SlotMinutesRule,
+        table,
+        placed: [planned("quiet-breathing", 0, 18, minutes: 16), planned("quiet-breathing", 1, minutes: 16)]
+      )
+    ).to be_nil
   end
 
   it "slot.minutes: sets that no slot could take together go through the day" do
@@ -59,57 +123,139 @@ RSpec.describe "Rules of the programme" do
 
   it "slot.alone: over-breathing beside anything, and anything beside it" do
     deep, quiet, table = planned("deep-rounds", 0), planned("quiet-breathing", 0), planned("co2-table", 0)
-    expect([[deep, quiet], [quiet, deep], [quiet, table]].map { |one, other| said(programme::SlotAloneRule, one, placed: [other])&.first }).to eq ["slot.alone", "slot.alone", nil]
+    expect(
+      [[deep, quiet], [quiet, deep], [quiet, table]].map do |one, other|
+        said(programme::SlotAloneRule, one, placed: [other])&.first
+      end
+    ).to eq ["slot.alone", "slot.alone", nil]
     expect(said(programme::SlotAloneRule, deep, placed: [planned("quiet-breathing", 0, 18)])).to be_nil
   end
 
   it "easy.strenuous: strenuous work and tests in an easy week, not in the one before" do
     every_third = weeks(easy_every: 3)
-    found = %w[o2-table maximal-test co2-table].to_h { |id| [id, [13, 14, 20, 21].map { |day| said(programme::EasyStrenuousRule, planned(id, day), calendar: every_third)&.first }] }
-    expect(found).to eq("o2-table" => [nil, "easy.strenuous", "easy.strenuous", nil], "maximal-test" => [nil, "easy.strenuous", "easy.strenuous", nil], "co2-table" => [nil] * 4)
-    expect(said(programme::EasyStrenuousRule, planned("o2-table", 14), calendar: every_third).last).to end_with "Open from 23 March 2026 on."
+    found =
+      %w[o2-table maximal-test co2-table].to_h do |id|
+        [
+          id,
+          [13, 14, 20, 21].map do |day|
+            said(programme::EasyStrenuousRule, planned(id, day), calendar: every_third)&.first
+          end
+        ]
+      end
+    expect(found).to eq(
+      "o2-table" => [nil, "easy.strenuous", "easy.strenuous", nil],
+      "maximal-test" => [nil, "easy.strenuous", "easy.strenuous", nil],
+      "co2-table" => [nil] * 4
+    )
+    expect(
+      said(programme::EasyStrenuousRule, planned("o2-table", 14), calendar: every_third).last
+    ).to end_with "Open from 23 March 2026 on."
     expect(said(programme::EasyStrenuousRule, planned("o2-table", 21), calendar: weeks(easy_every: nil))).to be_nil
   end
 
   it "event.quiet: the day before and the day itself, quiet breathing alone, and voice toward a concert" do
-    found = %i[competition concert].to_h { |kind| [kind, %w[quiet-breathing hiss-ladder small-holds].to_h { |id| [id, (8..11).map { |day| said(programme::EventQuietRule, planned(id, day), calendar: weeks(events: [event(10, kind)])).nil? }] }] }
+    found =
+      %i[competition concert].to_h do |kind|
+        [
+          kind,
+          %w[quiet-breathing hiss-ladder small-holds].to_h do |id|
+            [
+              id,
+              (8..11).map do |day|
+                said(programme::EventQuietRule, planned(id, day), calendar: weeks(events: [event(10, kind)])).nil?
+              end
+            ]
+          end
+        ]
+      end
     closed = [true, false, false, true]
-    expect(found).to eq(competition: {"quiet-breathing" => [true] * 4, "hiss-ladder" => closed, "small-holds" => closed}, concert: {"quiet-breathing" => [true] * 4, "hiss-ladder" => [true] * 4, "small-holds" => closed})
+    expect(found).to eq(
+      competition: {
+        "quiet-breathing" => [true] * 4,
+        "hiss-ladder" => closed,
+        "small-holds" => closed
+      },
+      concert: {
+        "quiet-breathing" => [true] * 4,
+        "hiss-ladder" => [true] * 4,
+        "small-holds" => closed
+      }
+    )
     both = weeks(events: [event(10, :concert), event(11, :swell)])
-    expect(said(programme::EventQuietRule, planned("hiss-ladder", 10), calendar: both).last).to include("the swell on 13 March 2026")
+    expect(said(programme::EventQuietRule, planned("hiss-ladder", 10), calendar: both).last).to include(
+      "the swell on 13 March 2026"
+    )
   end
 
   it "event.strenuous: 72 hours before its hour, or before the beginning of its day" do
     at_ten = weeks(events: [event(10, :swell, 600)])
     hours = {[7, 6] => nil, [7, 9] => nil, [7, 10] => "event.strenuous", [9, 7] => "event.strenuous"}
-    expect(hours.keys.to_h { |day, hour| [[day, hour], said(programme::EventStrenuousRule, planned("o2-table", day, hour), calendar: at_ten)&.first] }).to eq hours
+    expect(
+      hours.keys.to_h do |day, hour|
+        [[day, hour], said(programme::EventStrenuousRule, planned("o2-table", day, hour), calendar: at_ten)&.first]
+      end
+    ).to eq hours
     unknown = weeks(events: [event(10, :swell)])
-    expect([6, 7].map { |day| said(programme::EventStrenuousRule, planned("o2-table", day, 20), calendar: unknown)&.first }).to eq [nil, "event.strenuous"]
+    expect(
+      [6, 7].map { |day| said(programme::EventStrenuousRule, planned("o2-table", day, 20), calendar: unknown)&.first }
+    ).to eq [nil, "event.strenuous"]
     expect(said(programme::EventStrenuousRule, planned("co2-table", 9), calendar: unknown)).to be_nil
   end
 
   it "event.strenuous: before a test that has a date, too, but not the test itself" do
     test = weeks(events: [event(10, :test, 420)])
-    expect([[7, 8], [9, 8]].map { |day, hour| said(programme::EventStrenuousRule, planned("o2-table", day, hour), calendar: test)&.first }).to eq ["event.strenuous", "event.strenuous"]
+    expect(
+      [[7, 8], [9, 8]].map do |day, hour|
+        said(programme::EventStrenuousRule, planned("o2-table", day, hour), calendar: test)&.first
+      end
+    ).to eq %w[event.strenuous event.strenuous]
     expect(said(programme::EventStrenuousRule, planned("maximal-test", 10, 7), calendar: test)).to be_nil
   end
 
   it "event.maximal and event.times: from seven days before on, and no longer than the day before" do
     near = weeks(events: [event(20)])
-    expect([12, 13, 19, 20].map { |day| said(programme::EventMaximalRule, planned("maximal-test", day), calendar: near)&.first }).to eq [nil, "event.maximal", "event.maximal", nil]
-    expect(said(programme::EventMaximalRule, planned("maximal-test", 13), calendar: near).last).to end_with "Open from 25 March 2026 on."
+    expect(
+      [12, 13, 19, 20].map do |day|
+        said(programme::EventMaximalRule, planned("maximal-test", day), calendar: near)&.first
+      end
+    ).to eq [nil, "event.maximal", "event.maximal", nil]
+    expect(
+      said(programme::EventMaximalRule, planned("maximal-test", 13), calendar: near).last
+    ).to end_with "Open from 25 March 2026 on."
     two = [planned("small-holds", 14, calendar: near), planned("small-holds", 15, calendar: near)]
-    expect([13, 16].map { |day| said(programme::EventTimesRule, planned("small-holds", day), calendar: near, placed: two)&.first }).to eq ["event.times", "event.times"]
+    expect(
+      [13, 16].map do |day|
+        said(programme::EventTimesRule, planned("small-holds", day), calendar: near, placed: two)&.first
+      end
+    ).to eq %w[event.times event.times]
     expect(said(programme::EventTimesRule, planned("small-holds", 16), calendar: near, placed: two.first(1))).to be_nil
     expect(said(programme::EventTimesRule, planned("small-holds", 12), calendar: near, placed: two)).to be_nil
-    expect(said(programme::EventTimesRule, planned("small-holds", 16), calendar: near, placed: two.first(1), done: {"small-holds" => [monday + 13]})&.first).to eq "event.times"
+    expect(
+      said(
+        programme::EventTimesRule,
+        planned("small-holds", 16),
+        calendar: near,
+        placed: two.first(1),
+        done: {
+          "small-holds" => [monday + 13]
+        }
+      )&.first
+    ).to eq "event.times"
     expect(said(programme::EventTimesRule, planned("small-holds", 16, times: 5), calendar: near, placed: two)).to be_nil
   end
 
   it "event.after: 48 hours after its hour, or after the end of its day" do
-    expect([10, 11, 12, 13].map { |day| said(programme::EventAfterRule, planned("o2-table", day), calendar: weeks(events: [event(10)]))&.first }).to eq ["event.after", "event.after", "event.after", nil]
+    expect(
+      [10, 11, 12, 13].map do |day|
+        said(programme::EventAfterRule, planned("o2-table", day), calendar: weeks(events: [event(10)]))&.first
+      end
+    ).to eq ["event.after", "event.after", "event.after", nil]
     at_ten = weeks(events: [event(10, :competition, 600)])
-    expect([[12, 9], [12, 10]].map { |day, hour| said(programme::EventAfterRule, planned("o2-table", day, hour), calendar: at_ten)&.first }).to eq ["event.after", nil]
+    expect(
+      [[12, 9], [12, 10]].map do |day, hour|
+        said(programme::EventAfterRule, planned("o2-table", day, hour), calendar: at_ten)&.first
+      end
+    ).to eq ["event.after", nil]
     expect(said(programme::EventAfterRule, planned("small-holds", 11), calendar: weeks(events: [event(10)]))).to be_nil
   end
 
@@ -119,7 +265,14 @@ RSpec.describe "Rules of the programme" do
     it "is silent before two weeks are known, and then lets a week be 1.3 times their mean, to the second" do
       held = table.course.hold_seconds
       weeks = ->(*seconds) { seconds.each_with_index.to_h { |sum, back| [monday - 7 * (back + 1), sum] } }
-      found = [weeks[held], weeks[held / 1.3, held / 1.3], weeks[held / 1.31, held / 1.31], weeks[held, 0.5 * held, 0.75 * held], weeks[held, 0.4 * held]].map { |known| said(programme::RampWeekRule, table, held: known)&.first }
+      found =
+        [
+          weeks[held],
+          weeks[held / 1.3, held / 1.3],
+          weeks[held / 1.31, held / 1.31],
+          weeks[held, 0.5 * held, 0.75 * held],
+          weeks[held, 0.4 * held]
+        ].map { |known| said(programme::RampWeekRule, table, held: known)&.first }
       expect(found).to eq [nil, nil, "ramp.week", "ramp.week", "ramp.week"]
     end
 
@@ -135,29 +288,65 @@ RSpec.describe "Rules of the programme" do
   describe "what readiness says" do
     it "is asked for the day itself: a screening that lapses before it, a rest, an illness" do
       lapsing = {screen: Windlass::Screening::Screen.new(answered_on: (monday >> -12) + 3, age: 30)}
-      expect([2, 3].map { |day| said(programme::ReadyRule, planned("co2-table", day), ground: lapsing)&.first }).to eq [nil, "block.screening"]
-      expect([3, 4].map { |day| said(programme::ReadyRule, planned("co2-table", day), ground: {resting_until: monday + 4})&.first }).to eq ["block.resting", nil]
+      expect([2, 3].map { |day| said(programme::ReadyRule, planned("co2-table", day), ground: lapsing)&.first }).to eq [
+        nil,
+        "block.screening"
+      ]
+      expect(
+        [3, 4].map do |day|
+          said(programme::ReadyRule, planned("co2-table", day), ground: {resting_until: monday + 4})&.first
+        end
+      ).to eq ["block.resting", nil]
       ill = {illness: Windlass::Progression::Illness.new(last_day: monday - 1, chest: false)}
-      expect([["small-holds", 1], ["small-holds", 3], ["o2-table", 3], ["o2-table", 8]].map { |id, day| said(programme::ReadyRule, planned(id, day), ground: ill)&.first }).to eq ["back.illness", nil, "back.illness", nil]
+      expect(
+        [["small-holds", 1], ["small-holds", 3], ["o2-table", 3], ["o2-table", 8]].map do |id, day|
+          said(programme::ReadyRule, planned(id, day), ground: ill)&.first
+        end
+      ).to eq ["back.illness", nil, "back.illness", nil]
     end
 
     it "keeps sessions apart both ways, whichever was placed first" do
       monday_o2 = planned("o2-table", 0, 7)
-      expect([[1, 20], [2, 7], [2, 8]].map { |day, hour| said(programme::ReadyAmongRule, planned("loaded-holds", day, hour), placed: [monday_o2])&.first }).to eq ["wait.strenuous", "wait.strenuous", nil]
-      expect(said(programme::ReadyAmongRule, monday_o2, placed: [planned("loaded-holds", 1)])).to match ["wait.strenuous", start_with("On 3 March 2026: Oxygen table was less than 48 hours ago.")]
+      expect(
+        [[1, 20], [2, 7], [2, 8]].map do |day, hour|
+          said(programme::ReadyAmongRule, planned("loaded-holds", day, hour), placed: [monday_o2])&.first
+        end
+      ).to eq ["wait.strenuous", "wait.strenuous", nil]
+      expect(said(programme::ReadyAmongRule, monday_o2, placed: [planned("loaded-holds", 1)])).to match [
+        "wait.strenuous",
+        start_with("On 3 March 2026: Oxygen table was less than 48 hours ago.")
+      ]
       expect(said(programme::ReadyAmongRule, planned("co2-table", 0, 18), placed: [monday_o2])&.first).to eq "wait.day"
-      expect([7, 8].map { |day| said(programme::ReadyAmongRule, planned("maximal-test", day), placed: [planned("maximal-test", 1)])&.first }).to eq ["wait.maximal", nil]
+      expect(
+        [7, 8].map do |day|
+          said(programme::ReadyAmongRule, planned("maximal-test", day), placed: [planned("maximal-test", 1)])&.first
+        end
+      ).to eq ["wait.maximal", nil]
     end
 
     it "closes a third day running, in the middle of two as well as after them" do
       two = [planned("co2-table", 0), planned("co2-table", 2)]
-      expect([1, 3, 4].map { |day| said(programme::ReadyAmongRule, planned("co2-table", day), placed: two)&.first }).to eq ["wait.day", nil, nil]
-      expect(said(programme::ReadyAmongRule, planned("co2-table", 2), before: [planned("co2-table", 0), planned("co2-table", 1)])&.first).to eq "wait.day"
+      expect(
+        [1, 3, 4].map { |day| said(programme::ReadyAmongRule, planned("co2-table", day), placed: two)&.first }
+      ).to eq ["wait.day", nil, nil]
+      expect(
+        said(
+          programme::ReadyAmongRule,
+          planned("co2-table", 2),
+          before: [planned("co2-table", 0), planned("co2-table", 1)]
+        )&.first
+      ).to eq "wait.day"
     end
 
     it "keeps over-breathing from water: on its day, and twelve hours before" do
       wet = weeks(waters: [programme::Water.new(date: monday + 3, at_min: 8 * 60)])
-      expect([[2, 18], [2, 21], [3, 20], [4, 7]].map { |day, hour| [programme::ReadyRule, programme::ReadyAmongRule].filter_map { |rule| said(rule, planned("deep-rounds", day, hour), calendar: wet)&.first } }).to eq [[], ["block.water"], ["block.water"], []]
+      expect(
+        [[2, 18], [2, 21], [3, 20], [4, 7]].map do |day, hour|
+          [programme::ReadyRule, programme::ReadyAmongRule].filter_map do |rule|
+            said(rule, planned("deep-rounds", day, hour), calendar: wet)&.first
+          end
+        end
+      ).to eq [[], ["block.water"], ["block.water"], []]
       expect(said(programme::ReadyAmongRule, planned("co2-table", 2, 21), calendar: wet)).to be_nil
     end
   end

@@ -14,14 +14,17 @@ RSpec.describe Windlass::Progression::Judge do
   it "moves one tooth: up, none, down, two down after a rest, to the bottom after a stop" do
     clean = {history: [day(on: monday - 1, rung: 3)], rung: 3}
     moves = {
-      advance: judge(day(rung: 3), **clean), repeat: judge(day(rung: 3, effort: 8), **clean),
+      advance: judge(day(rung: 3), **clean),
+      repeat: judge(day(rung: 3, effort: 8), **clean),
       ease: judge(day(rung: 3, effort: 9), **clean),
       rest: judge(day(rung: 3, symptoms: [:nausea]), rung: 3, history: [day(on: monday - 5, symptoms: [:nausea])]),
       stop: judge(day(rung: 3, symptoms: [:blackout]), **clean)
     }
 
     expect(moves.transform_values(&:verdict)).to eq moves.to_h { |verdict, _| [verdict, verdict] }
-    expect(moves.transform_values { |verdict| verdict.target.rung }).to eq({advance: 4, repeat: 3, ease: 2, rest: 1, stop: 0})
+    expect(moves.transform_values { |verdict| verdict.target.rung }).to eq(
+      {advance: 4, repeat: 3, ease: 2, rest: 1, stop: 0}
+    )
   end
 
   it "goes down to a shorter hold after gasps or short holds" do

@@ -36,7 +36,9 @@ RSpec.describe Windlass::Progression::Rules do
   end
 
   it "ease.saturation fires under 75 %" do
-    low = ->(reading) { day.then { |one| one.with(rounds: [one.rounds.first.with(sao2_low: reading), *one.rounds.drop(1)]) } }
+    low = ->(reading) do
+      day.then { |one| one.with(rounds: [one.rounds.first.with(sao2_low: reading), *one.rounds.drop(1)]) }
+    end
 
     expect(fired(low[0.74])).to include "ease.saturation"
     expect(fired(low[0.75])).not_to include "ease.saturation"
@@ -70,7 +72,9 @@ RSpec.describe Windlass::Progression::Rules do
   it "repeat.count holds until two clean sessions in a row; light days neither count nor break it" do
     expect(fired(day)).to eq ["repeat.count"]
     expect(fired(day, history: [day(on: monday - 1)])).to eq ["advance.clean"]
-    expect(fired(day, history: [day(on: monday - 2), day(on: monday - 1, light: true, rounds: 3)])).to eq ["advance.clean"]
+    expect(fired(day, history: [day(on: monday - 2), day(on: monday - 1, light: true, rounds: 3)])).to eq [
+      "advance.clean"
+    ]
     expect(fired(day, history: [day(on: monday - 2), day(on: monday - 1, effort: 8)])).to eq ["repeat.count"]
   end
 
@@ -79,7 +83,9 @@ RSpec.describe Windlass::Progression::Rules do
     history = [today[2, 1, 9], day(on: monday - 1).with(id: 0), today[1, 0, 7]]
 
     expect(fired(today[3, 1, 12], rung: 1, history: history)).to eq ["repeat.count"]
-    expect(judge(today[3, 1, 12], rung: 1, history: history).reasons.first.text).to eq "Clean. One step a day: the next one another day."
+    expect(
+      judge(today[3, 1, 12], rung: 1, history: history).reasons.first.text
+    ).to eq "Clean. One step a day: the next one another day."
     expect(fired(today[3, 1, 12], rung: 1, history: [today[2, 1, 9]])).to eq ["advance.clean"]
   end
 
@@ -95,7 +101,9 @@ RSpec.describe Windlass::Progression::Rules do
     expect(fired(day(rung: 1), rung: 1, history: [*steady, day(on: monday - 1, rung: 1)])).to eq ["advance.clean"]
 
     patient = judge(day, history: [30, 23, 16, 15, 14, 5, 4, 3, 2, 1].map { |ago| day(on: monday - ago) })
-    expect(patient.reasons.map(&:text)).to eq ["Clean, 11 in a row on this rung. Drop one session this week: the weeks before held less."]
+    expect(patient.reasons.map(&:text)).to eq [
+      "Clean, 11 in a row on this rung. Drop one session this week: the weeks before held less."
+    ]
   end
 
   it "repeat.top asks for a new measure on the top rung" do
@@ -110,17 +118,43 @@ RSpec.describe Windlass::Progression::Rules do
   it "ease.mornings fires where the mornings after over-breathing are clearly lower, six of each at least" do
     deep = Windlass::Progression::Standing.of(Windlass::Protocols.find("deep-rounds"), measures(25))
     days = (1..12).map { |week| monday - 3 * week }
-    session = ->(on) { Windlass::Progression::Session.new(id: on.to_s, date: on, protocol: "deep-rounds", dose: deep.dose, rounds: [Windlass::Progression::Round.new(number: 1, held_s: 20, first_breath: :smooth)], effort: 4) }
+    session = ->(on) do
+      Windlass::Progression::Session.new(
+        id: on.to_s,
+        date: on,
+        protocol: "deep-rounds",
+        dose: deep.dose,
+        rounds: [Windlass::Progression::Round.new(number: 1, held_s: 20, first_breath: :smooth)],
+        effort: 4
+      )
+    end
     fired = ->(after, count) do
-      scores = days.first(count).map { |day| control_pause(after, on: day + 1) } + days.map { |day| control_pause(25 + (day.yday % 3), on: day) }
-      Windlass::Progression::Judge.judge(session[monday], history: days.map(&session), standing: deep, mornings: Windlass::Measures::MorningSeries.new(scores)).reasons.map(&:rule)
+      scores =
+        days.first(count).map { |day| control_pause(after, on: day + 1) } +
+        days.map { |day| control_pause(25 + (day.yday % 3), on: day) }
+      Windlass::Progression::Judge
+        .judge(
+          session[monday],
+          history: days.map(&session),
+          standing: deep,
+          mornings: Windlass::Measures::MorningSeries.new(scores)
+        )
+        .reasons
+        .map(&:rule)
     end
 
-    expect([fired[20, 12], fired[26, 12], fired[20, 5]].map { |rules| rules.include?("ease.mornings") }).to eq [true, false, false]
+    expect([fired[20, 12], fired[26, 12], fired[20, 5]].map { |rules| rules.include?("ease.mornings") }).to eq [
+      true,
+      false,
+      false
+    ]
   end
 
   it "lists every file of the folder once, strongest verdict first" do
-    files = Dir[File.expand_path("../../../lib/windlass/progression/rules/*.rb", __dir__)].map { |path| File.basename(path, ".rb") }
+    files =
+      Dir[File.expand_path("../../../lib/windlass/progression/rules/*.rb", __dir__)].map do |path|
+        File.basename(path, ".rb")
+      end
     order = described_class::ALL.map { |rule| Windlass::Progression::VERDICTS.index(rule.verdict) }
 
     expect(described_class::ALL.map { |rule| rule.id.tr(".", "_") }).to match_array files

@@ -1,15 +1,24 @@
 # frozen_string_literal: true
 
-# progression.md 1, row by row: where each ladder starts, and where it ends, for a control pause of 25 s, a maximal hold of
-# 120 s and nothing else. Worked out by hand from the table.
+# progression.md 1, row by row: where each ladder starts, and where it ends, for a control pause of 25 s, a maximal hold
+# of 120 s and nothing else. Worked out by hand from the table.
 RSpec.describe "The table of ladders" do
   known = {control_pause_s: 25, maximal_hold_s: 120}.freeze
   table = {
     "small-holds" => [{hold_s: 5, minutes: 5, sets: 2}, {hold_s: 10, minutes: 8, sets: 3}],
-    "co2-table" => [{hold_s: 60, first_rest_s: 120, rest_step_s: 15, rest_floor_s: 30, rounds: 6}, {hold_s: 70, first_rest_s: 60, rounds: 8}],
-    "o2-table" => [{first_hold_s: 45, top_hold_s: 70, rest_s: 120, rounds: 6}, {first_hold_s: 45, top_hold_s: 95, rest_s: 120, rounds: 8}],
+    "co2-table" => [
+      {hold_s: 60, first_rest_s: 120, rest_step_s: 15, rest_floor_s: 30, rounds: 6},
+      {hold_s: 70, first_rest_s: 60, rounds: 8}
+    ],
+    "o2-table" => [
+      {first_hold_s: 45, top_hold_s: 70, rest_s: 120, rounds: 6},
+      {first_hold_s: 45, top_hold_s: 95, rest_s: 120, rounds: 8}
+    ],
     "counted-recovery" => [{hold_s: 45, breaths: 6, rounds: 6}, {hold_s: 60, breaths: 1, rounds: 8}],
-    "loaded-holds" => [{repetitions: 10, hold_s: 10, breaths: 5, rounds: 4}, {repetitions: 16, hold_s: 20, breaths: 3, rounds: 8}],
+    "loaded-holds" => [
+      {repetitions: 10, hold_s: 10, breaths: 5, rounds: 4},
+      {repetitions: 16, hold_s: 20, breaths: 3, rounds: 8}
+    ],
     "single-hold" => [{in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: 70, holds: 1}, {hold_s: 95, holds: 3}],
     "full-breath" => [{hold_s: 10, breaths: 3}, {hold_s: 15, breaths: 5}],
     "ratio" => [{pattern: [4, 2, 4, 2], count_s: 1, rounds: 6}, {pattern: [6, 3, 6, 3], rounds: 12}],
@@ -47,22 +56,56 @@ RSpec.describe "The table of ladders" do
   end
 
   it "offers no table, single or loaded hold under a maximal hold of 40 s, and no start past its own limit" do
-    offered = [39, 40].map do |seconds|
-      Windlass::Protocols::ALL.select { |protocol| protocol.needs.key?(:maximal_hold_s) }
-        .select { |protocol| Windlass::Progression::Ladder.new(protocol, measures(maximal_hold_s: seconds)).offered_at_all? }.map(&:id)
-    end
+    offered =
+      [39, 40].map do |seconds|
+        Windlass::Protocols::ALL
+          .select { |protocol| protocol.needs.key?(:maximal_hold_s) }
+          .select do |protocol|
+            Windlass::Progression::Ladder.new(protocol, measures(maximal_hold_s: seconds)).offered_at_all?
+          end
+          .map(&:id)
+      end
 
     expect(offered).to eq [[], %w[co2-table counted-recovery o2-table single-hold loaded-holds]]
-    tight = Windlass::Progression::Ladder.new(Windlass::Protocols.find("loaded-holds"), measures(maximal_hold_s: 40), limits: {rounds: 3})
+    tight =
+      Windlass::Progression::Ladder.new(
+        Windlass::Protocols.find("loaded-holds"),
+        measures(maximal_hold_s: 40),
+        limits: {
+          rounds: 3
+        }
+      )
     expect(tight).not_to be_offered_at_all
   end
 
   # progression.md 2: at the lowest rung an ease halves the rounds, or minutes, or breaths.
   it "halves what can be halved at the lowest rung, and knows the half again; one hold has no half" do
-    halves = {"co2-table" => {rounds: 3}, "small-holds" => {minutes: 2.5}, "full-breath" => {breaths: 2}, "hiss-ladder" => {top_beats: 8}, "own-pace" => {minutes: 1.5}}
+    halves = {
+      "co2-table" => {
+        rounds: 3
+      },
+      "small-holds" => {
+        minutes: 2.5
+      },
+      "full-breath" => {
+        breaths: 2
+      },
+      "hiss-ladder" => {
+        top_beats: 8
+      },
+      "own-pace" => {
+        minutes: 1.5
+      }
+    }
     halves.each do |id, half|
       standing = Windlass::Progression::Standing.of(Windlass::Protocols.find(id), measures(**known))
-      again = Windlass::Progression::Standing.of(standing.protocol, measures(**known), dose: standing.halved.dose, reduced: true)
+      again =
+        Windlass::Progression::Standing.of(
+          standing.protocol,
+          measures(**known),
+          dose: standing.halved.dose,
+          reduced: true
+        )
 
       expect(standing.halved.dose).to include half
       expect([again.rung, again.dose]).to eq [0, standing.halved.dose]

@@ -50,54 +50,72 @@ RSpec.describe "The families" do
   it "loads a hold: ten press-ups at 8 METs, a plank, then counted breaths" do
     round = compiled("loaded-holds").segments.select { |segment| segment.round == 2 }
 
-    expect(round.map { |segment| [segment.kind, segment.mets, segment.repetitions || segment.breaths] })
-      .to eq [[:breathe, 8.0, 10], [:inhale, 3.8, nil], [:hold, 3.8, nil], [:exhale, 1.0, nil], [:breathe, 1.0, 5]]
+    expect(round.map { |segment| [segment.kind, segment.mets, segment.repetitions || segment.breaths] }).to eq [
+      [:breathe, 8.0, 10], [:inhale, 3.8, nil], [:hold, 3.8, nil], [:exhale, 1.0, nil], [:breathe, 1.0, 5]
+    ]
   end
 
-  it "breathes up 1:2 for two minutes, takes one medium breath, and recovers, breathe-up and all, twice the hold and three minutes at least" do
+  it "breathes up 1:2 for two minutes, takes one medium breath, and recovers, breathe-up and all, twice the hold " \
+    "and three minutes at least" do
     line = compiled("single-hold", holds: 2)
     up = line.segments.take_while { |segment| segment.to != :big }
 
     expect(up.sum(&:ms)).to eq 120_000
     expect(up.each_slice(2)).to all(satisfy { |breath_in, out| (out.ms - 2 * breath_in.ms).abs <= 2 })
-    expect([{holds: 3}, {holds: 2, hold_s: 120}, {holds: 2, hold_s: 60, rest_s: 120}, {holds: 3, breaks: [{round: 3, rest_s: 60}]}].map { |dose| rests("single-hold", **dose) })
-      .to eq [[180, 180], [240], [120], [180, 140]]
+    expect(
+      [
+        {holds: 3},
+        {holds: 2, hold_s: 120},
+        {holds: 2, hold_s: 60, rest_s: 120},
+        {holds: 3, breaks: [{round: 3, rest_s: 60}]}
+      ].map { |dose| rests("single-hold", **dose) }
+    ).to eq [[180, 180], [240], [120], [180, 140]]
   end
 
   it "keeps the washout of a breathe-up, its medium breath counted, under 3 mmHg" do
     model = Windlass::Physiology::Model.new(body, control_pause_s: 25)
-    washouts = [60, 120, 300].map { |seconds| model.forecast(compiled("single-hold", breathe_up_s: seconds).segments).holds.first.co2_washout }
+    washouts =
+      [60, 120, 300].map do |seconds|
+        model.forecast(compiled("single-hold", breathe_up_s: seconds).segments).holds.first.co2_washout
+      end
 
     expect(washouts).to all(be < 3)
   end
 
   it "fills in stages, belly first" do
-    expect(compiled("full-breath", breaths: 1).segments.select { |segment| segment.kind == :inhale }.last(3).map(&:to)).to eq %i[easy big full]
+    expect(
+      compiled("full-breath", breaths: 1).segments.select { |segment| segment.kind == :inhale }.last(3).map(&:to)
+    ).to eq %i[easy big full]
   end
 
   # Handbook 7: nine rounds of 4:16:8 last 252 s at one second a count.
   it "sums to the whole: nine rounds of 4:16:8 are 252 s, and thirds of a second lose nothing" do
     expect(compiled("ratio-deep", count_s: 1, rounds: 9).total_ms).to eq 252_000
-    expect(compiled("ratio-deep", count_s: 1/3r, rounds: 9).total_ms).to eq 84_000
+    expect(compiled("ratio-deep", count_s: 1 / 3r, rounds: 9).total_ms).to eq 84_000
     expect(compiled("ratio", pattern: [1, 0, 2, 0]).segments.map(&:kind).uniq).to eq %i[inhale exhale]
   end
 
   it "is retention where a hold is longer than the breath in" do
     ratio = Windlass::Protocols.find("ratio")
 
-    expect([[4, 4, 8, 0], [4, 5, 8, 0], [4, 2, 4, 6]].map { |pattern| ratio.columns({pattern: pattern, count_s: 1}) }).to eq [[:breath], [:retention], [:retention]]
+    expect(
+      [[4, 4, 8, 0], [4, 5, 8, 0], [4, 2, 4, 6]].map { |pattern| ratio.columns({pattern: pattern, count_s: 1}) }
+    ).to eq [[:breath], [:retention], [:retention]]
   end
 
   describe "alternate nostril" do
-    def routes(**changes) = compiled("alternate-nostril", cycles: 1, rounds: 1, **changes).segments.map { |segment| [segment.kind, segment.route] }
+    def routes(**changes) =
+      compiled("alternate-nostril", cycles: 1, rounds: 1, **changes).segments.map do |segment|
+        [segment.kind, segment.route]
+      end
 
     it "goes out left, in left, out right, in right, out left, and takes a restoring breath; or the mirror of it" do
-      left = [[:exhale, :left], [:inhale, :left], [:exhale, :right], [:inhale, :right], [:exhale, :left], [:breathe, :both]]
+      left = [%i[exhale left], %i[inhale left], %i[exhale right], %i[inhale right], %i[exhale left], %i[breathe both]]
       mirror = {left: :right, right: :left, both: :both}
 
       expect(routes).to eq left
       expect(routes(form: "right")).to eq(left.map { |kind, route| [kind, mirror[route]] })
-      expect(routes(form: "warming")).to eq [[:exhale, :left], [:inhale, :right], [:exhale, :left], [:breathe, :both]]
+      expect(routes(form: "warming")).to eq [%i[exhale left], %i[inhale right], %i[exhale left], %i[breathe both]]
     end
 
     it "restores after every cycle, and builds up: narrowing, retention, locks" do
@@ -106,12 +124,22 @@ RSpec.describe "The families" do
       expect(stages.map { |line| line.segments.count { |segment| segment.kind == :breathe } }).to eq [4] * 9
       expect(stages.map { |line| line.segments.count(&:narrowed) }).to eq [0, 8, 8, 16, 0, 0, 0, 0, 0]
       expect(stages.map { |line| line.holds.size }).to eq [0, 0, 0, 0, 8, 8, 8, 8, 16]
-      expect(stages.map { |line| line.holds.flat_map { |place| place.segment.locks.to_a }.uniq.sort })
-        .to eq [[], [], [], [], [], [:root], [], [:abdominal], %i[abdominal root throat]]
+      expect(stages.map { |line| line.holds.flat_map { |place| place.segment.locks.to_a }.uniq.sort }).to eq [
+        [],
+        [],
+        [],
+        [],
+        [],
+        [:root],
+        [],
+        [:abdominal],
+        %i[abdominal root throat]
+      ]
     end
 
     it "asks the screening for retention and for locks only where there are some" do
-      columns = [3, 4, 5].map { |stage| Windlass::Protocols.find("alternate-nostril").columns({stage: stage, count_s: 1}) }
+      columns =
+        [3, 4, 5].map { |stage| Windlass::Protocols.find("alternate-nostril").columns({stage: stage, count_s: 1}) }
 
       expect(columns).to eq [%i[breath], %i[retention], %i[retention locks]]
     end
@@ -121,7 +149,8 @@ RSpec.describe "The families" do
     protocol = Windlass::Protocols.find("deep-rounds")
     dose = protocol.start(athlete).merge(breaths: 30, rounds: 3)
 
-    it "ends the empty hold at the urge, at its cap at the latest, and lasts about 15 min with 30 breaths in three rounds" do
+    it "ends the empty hold at the urge, at its cap at the latest, and lasts about 15 min with 30 breaths in three " \
+      "rounds" do
       line = protocol.compile(protocol.fitted(dose, body))
 
       expect(line.holds.map { |place| place.segment.until }).to eq [:cap, nil] * 3
@@ -134,15 +163,24 @@ RSpec.describe "The families" do
       lying = Windlass::Physiology::Model.new(body(posture: :lying)).forecast(line.segments)
 
       expect(line.holds.map { |place| [place.segment.until, place.segment.seconds] }).to eq [[:cap, full[:cap_s]]] * 3
-      expect(line.segments.each_cons(2).select { |_, hold| hold.hold? }.map { |before, _| before.level }).to eq [:full] * 3
+      expect(line.segments.each_cons(2).select { |_, hold| hold.hold? }.map { |before, _| before.level }).to eq [
+        :full
+      ] * 3
       expect(full[:cap_s]).to eq [90, (0.9 * lying.holds.map { |hold| hold.floor_s || 600 }.min).floor].min
-      expect(protocol.in_words(full)).to eq "3 rounds of 30 breaths, hold full to the urge, #{Windlass::Words.seconds(full[:cap_s])} at most"
+      expect(
+        protocol.in_words(full)
+      ).to eq "3 rounds of 30 breaths, hold full to the urge, #{Windlass::Words.seconds(full[:cap_s])} at most"
     end
 
     it "carries the model's cap: under every floor of its own rounds, whole seconds, never raised by a dose" do
       cap_s = protocol.fitted(dose, body)[:cap_s]
       lying = Windlass::Physiology::Model.new(body(posture: :lying))
-      floors = lying.forecast(protocol.compile(dose.merge(cap_s: cap_s)).segments).holds.each_slice(2).map { |empty, _| empty.floor_s }
+      floors =
+        lying
+          .forecast(protocol.compile(dose.merge(cap_s: cap_s)).segments)
+          .holds
+          .each_slice(2)
+          .map { |empty, _| empty.floor_s }
 
       expect(cap_s).to be_an(Integer).and be < 0.9 * floors.min
       expect(protocol.fitted(dose.merge(cap_s: 80), body)[:cap_s]).to eq cap_s
@@ -151,7 +189,11 @@ RSpec.describe "The families" do
   end
 
   it "changes gear: 20 s each at a breath in 1.5, 0.75 and 0.5 s, then a full hold" do
-    gears = compiled("bellows", gear_s: 20, rounds: 1).segments.select { |segment| segment.cue.include?("gear") }.group_by { |segment| segment.cue[/\w+ gear/] }
+    gears =
+      compiled("bellows", gear_s: 20, rounds: 1)
+        .segments
+        .select { |segment| segment.cue.include?("gear") }
+        .group_by { |segment| segment.cue[/\w+ gear/] }
 
     expect(gears.values.map { |part| [part.sum(&:ms), part.size / 2] }).to eq [[20_000, 13], [20_000, 27], [20_000, 40]]
     expect(gears.values.flatten.map(&:to).uniq).to eq %i[easy passive]
@@ -198,18 +240,32 @@ RSpec.describe "The families" do
     words = Windlass::Protocols::ALL.to_h { |protocol| [protocol.id, protocol.in_words(protocol.start(athlete))] }
 
     expect(words.values).to all(match(/\A\d/))
-    expect(words).to include("hiss-ladder" => "8 to 16 beats of hiss, each twice, 66 beats a minute", "stacked-exhale" => "2 to 6 s of empty hold, blown and sung, once through",
-      "ratio" => "6 rounds of 4 : 2 : 4 : 2, 1 s a count", "loaded-holds" => "4 rounds: 10 press-ups, hold 10 s, 5 breaths")
-    expect(Windlass::Protocols.find("hiss-ladder").in_words({top_beats: 8, tempo: 60})).to start_with "8 beats of hiss"
+    expect(words).to include(
+      "hiss-ladder" => "8 to 16 beats of hiss, each twice, 66 beats a minute",
+      "stacked-exhale" => "2 to 6 s of empty hold, blown and sung, once through",
+      "ratio" => "6 rounds of 4 : 2 : 4 : 2, 1 s a count",
+      "loaded-holds" => "4 rounds: 10 press-ups, hold 10 s, 5 breaths"
+    )
+    expect(
+      Windlass::Protocols.find("hiss-ladder").in_words({top_beats: 8, tempo: 60})
+    ).to start_with "8 beats of hiss"
   end
 
   it "needs what it doses from, and says what it is" do
-    lacking = {"co2-table" => measures(maximal_hold_s: 39), "ratio-deep" => measures(19), "deep-rounds" => measures(nil), "full-breath" => measures(nil)}
-      .map { |id, values| Windlass::Protocols.find(id).lacking(values) }
+    lacking =
+      {
+        "co2-table" => measures(maximal_hold_s: 39),
+        "ratio-deep" => measures(19),
+        "deep-rounds" => measures(nil),
+        "full-breath" => measures(nil)
+      }.map { |id, values| Windlass::Protocols.find(id).lacking(values) }
 
-    expect(lacking).to eq ["Carbon-dioxide table needs a maximal hold of 40 s or more; it is 39 s.",
+    expect(lacking).to eq [
+      "Carbon-dioxide table needs a maximal hold of 40 s or more; it is 39 s.",
       "Ratio breathing, long retention needs a valid control pause of 20 s or more; it is 19 s.",
-      "Deep-breath rounds needs a valid control pause first.", nil]
+      "Deep-breath rounds needs a valid control pause first.",
+      nil
+    ]
   end
 
   describe Windlass::Timeline::Breaks do
@@ -222,7 +278,8 @@ RSpec.describe "The families" do
 
     it "refuses what is no break, with the place" do
       expect(described_class.faults([{round: 0, hold_s: 900}, 3])).to eq [
-        "breaks[0].round: 0 is not allowed; allowed: the number of a round", "breaks[0].hold_s: 900 is not allowed; allowed: 1 to 600 s",
+        "breaks[0].round: 0 is not allowed; allowed: the number of a round",
+        "breaks[0].hold_s: 900 is not allowed; allowed: 1 to 600 s",
         "breaks[1]: 3 is not allowed; allowed: round, hold_s, rest_s"
       ]
     end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# Sessions of the trade as practitioners do them: each is a dose that a coach can compose, written segment by segment. Common
-# practice, no source.
+# Sessions of the trade as practitioners do them: each is a dose that a coach can compose, written segment by segment.
+# Common practice, no source.
 RSpec.describe "Sessions of the trade" do
   levels = {residual: "residual", passive: "passive", easy: "easy", big: "big", full: "full"}
 
@@ -18,81 +18,176 @@ RSpec.describe "Sessions of the trade" do
 
   # `in 4 easy left (root)`: what, how long, where to, by which side, narrowed, under which locks, how often in a row.
   define_method(:written) do |segments|
-    lines = segments.map do |one|
-      word = {inhale: "in", exhale: one.sound&.to_s || "out", hold: "hold", breathe: one.repetitions ? "work" : "breathe"}.fetch(one.kind)
-      size = (one.kind == :exhale && one.depth&.positive? && !one.left) ? "half" : levels[one.to]
-      [word, (one.breaths || one.repetitions || one.beats)&.then { |count| "#{Windlass::Words.number(count)}×" } || Windlass::Words.number(one.seconds), size, one.route, ("narrowed" if one.narrowed),
-        ("(#{one.locks.join(" ")})" if one.locks)].compact.join(" ")
-    end
-    lines.chunk_while { |one, other| one == other }.map { |same| (same.size > 1) ? "#{same.size} × #{same.first}" : same.first }
+    lines =
+      segments.map do |one|
+        word = {
+          inhale: "in",
+          exhale: one.sound&.to_s || "out",
+          hold: "hold",
+          breathe: one.repetitions ? "work" : "breathe"
+        }.fetch(one.kind)
+        size = (one.kind == :exhale && one.depth&.positive? && !one.left) ? "half" : levels[one.to]
+        [
+          word,
+          (one.breaths || one.repetitions || one.beats)&.then { |count| "#{Windlass::Words.number(count)}×" } ||
+            Windlass::Words.number(one.seconds),
+          size,
+          one.route,
+          ("narrowed" if one.narrowed),
+          ("(#{one.locks.join(" ")})" if one.locks)
+        ].compact.join(" ")
+      end
+    lines
+      .chunk_while { |one, other| one == other }
+      .map { |same| (same.size > 1) ? "#{same.size} × #{same.first}" : same.first }
   end
 
   def of_round(line, number, block: nil) = line.segments.select { |one| one.round == number && one.block == block }
 
-  it "surf: ten repetitions, 20 s on a big breath in a plank, three prone breaths, straight on, three times, entered spent" do
-    line = compiled("loaded-holds", repetitions: 10, hold_s: 20, breaths: 3, rounds: 3, settle_s: 0, entered: "vigorous")
+  it "surf: ten repetitions, 20 s on a big breath in a plank, three prone breaths, straight on, three times, " \
+    "entered spent" do
+    line =
+      compiled("loaded-holds", repetitions: 10, hold_s: 20, breaths: 3, rounds: 3, settle_s: 0, entered: "vigorous")
 
     expect(written(line.segments)).to eq ["work 10×", "in 2 big", "hold 20", "out 2 passive", "breathe 3×"] * 3
-    rested, spent = [[], line.before].map { |before| Windlass::Physiology::Model.new(body, control_pause_s: 25).forecast(line.segments, before: before).holds.first }
-    expect([spent.po2_start < rested.po2_start, spent.sao2_min < rested.sao2_min, (spent.start_s - rested.start_s).abs < 1e-6]).to all(be true)
+    rested, spent =
+      [[], line.before].map do |before|
+        Windlass::Physiology::Model.new(body, control_pause_s: 25).forecast(line.segments, before: before).holds.first
+      end
+    expect(
+      [
+        spent.po2_start < rested.po2_start,
+        spent.sao2_min < rested.sao2_min,
+        (spent.start_s - rested.start_s).abs < 1e-6
+      ]
+    ).to all(be true)
   end
 
   it "apnoea: a full breath of 4 + 4 + 2 s after three medium lead-in breaths, its washout checked" do
-    line = compiled("full-breath", hold_s: 12, breaths: 1, leads: 3, lead_size: "big", throat: "audible", shoulders: "up", rest_breaths: 4)
+    line =
+      compiled(
+        "full-breath", hold_s: 12, breaths: 1, leads: 3, lead_size: "big", throat: "audible", shoulders: "up",
+        rest_breaths: 4
+      )
 
-    expect(written(line.segments)).to eq ["breathe 60", *["in 3 big nose", "out 4 passive mouth"] * 3, "in 4 easy mouth narrowed", "in 4 big mouth narrowed", "in 2 full mouth", "hold 12", "out 4 passive", "breathe 4×"]
-    expect(line.segments.select { |one| one.route == :mouth && one.kind == :inhale }.map(&:cue)).to all(include("throat audible"))
+    expect(written(line.segments)).to eq [
+      "breathe 60",
+      *["in 3 big nose", "out 4 passive mouth"] * 3,
+      "in 4 easy mouth narrowed",
+      "in 4 big mouth narrowed",
+      "in 2 full mouth",
+      "hold 12",
+      "out 4 passive",
+      "breathe 4×"
+    ]
+    expect(line.segments.select { |one| one.route == :mouth && one.kind == :inhale }.map(&:cue)).to all(
+      include("throat audible")
+    )
     over = compiled("single-hold", in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: 60, holds: 1, leads: 4)
     expect(written(over.segments).count("in 4 big")).to eq 4
     lean = body(height_cm: 160, mass_kg: 48, sex: :female, vital_capacity_l: 6.0)
-    objection = Windlass::Progression::Outlook.new(lean).objection(@family, {in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: 60, holds: 1, leads: 4})
+    objection =
+      Windlass::Progression::Outlook.new(lean).objection(
+        @family,
+        {in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: 60, holds: 1, leads: 4}
+      )
     expect(objection).to match(/\AA hold would begin over-breathed: \d/)
   end
 
   it "relaxing: 4:2:4:2 by the heartbeat, then 6:3:6:3 full only for three rounds, then empty too" do
-    pulse = 60/72r
-    line = compiled("blocks", blocks(["ratio", {pattern: [4, 2, 4, 2], count_s: pulse, rounds: 6, counted_by: "heartbeat"}], ["ratio", {pattern: [6, 3, 6, 0], count_s: pulse, rounds: 3}], ["ratio", {pattern: [6, 3, 6, 3], count_s: pulse, rounds: 3}]))
+    pulse = 60 / 72r
+    line =
+      compiled(
+        "blocks",
+        blocks(
+          ["ratio", {pattern: [4, 2, 4, 2], count_s: pulse, rounds: 6, counted_by: "heartbeat"}],
+          ["ratio", {pattern: [6, 3, 6, 0], count_s: pulse, rounds: 3}],
+          ["ratio", {pattern: [6, 3, 6, 3], count_s: pulse, rounds: 3}]
+        )
+      )
 
     expect(written(of_round(line, 1, block: 1))).to eq ["in 4× easy", "hold 2×", "out 4× passive", "hold 2×"]
     expect(written(of_round(line, 3, block: 2))).to eq ["in 6× easy", "hold 3×", "out 6× passive"]
-    expect(@family.runs.first.then { |one| one.protocol.in_words(one.dose) }).to eq "6 rounds of 4 : 2 : 4 : 2, 72 beats a minute, counted by the heartbeat"
+    expect(
+      @family.runs.first.then { |one| one.protocol.in_words(one.dose) }
+    ).to eq "6 rounds of 4 : 2 : 4 : 2, 72 beats a minute, counted by the heartbeat"
     expect(line.total_ms).to eq((((12 * 6) + (15 * 3) + (18 * 3)) * pulse * 1000).round)
   end
 
-  it "over-breathing, full: twenty breaths out by half at 1.4 s, full hold 20 s on a word, three rounds with 20 s between, six minutes of quiet" do
-    deep = {breaths: 20, recovery_hold_s: 10, rounds: 3, retention: "full", hold_s: 20, in_s: 1.4, out_s: 1.4, out_to: "half", rest_s: 20}
+  it "over-breathing, full: twenty breaths out by half at 1.4 s, full hold 20 s on a word, three rounds with 20 s " \
+    "between, six minutes of quiet" do
+    deep = {
+      breaths: 20, recovery_hold_s: 10, rounds: 3, retention: "full", hold_s: 20, in_s: 1.4, out_s: 1.4, out_to: "half",
+      rest_s: 20
+    }
     line = compiled("blocks", blocks(["deep-rounds", deep], ["quiet-breathing", {in_s: 3, out_s: 6, minutes: 6}]))
     round = written(of_round(line, 2, block: 1))
 
-    expect(round.first(2) + round.last(5)).to eq ["in 1.4 big", "out 1.4 half", "out 1.4 passive", "in 3 full", "hold 20", "out 3 passive", "breathe 17"]
-    expect([line.holds.map { |place| [place.segment.seconds, place.segment.ends] }.uniq, line.segments.select { |one| one.block == 2 }.sum(&:ms)]).to eq [[[20, :clock]], 360_000]
+    expect(round.first(2) + round.last(5)).to eq [
+      "in 1.4 big", "out 1.4 half", "out 1.4 passive", "in 3 full", "hold 20", "out 3 passive", "breathe 17"
+    ]
+    expect(
+      [
+        line.holds.map { |place| [place.segment.seconds, place.segment.ends] }.uniq,
+        line.segments.select { |one| one.block == 2 }.sum(&:ms)
+      ]
+    ).to eq [[[20, :clock]], 360_000]
   end
 
-  it "over-breathing, empty: thirty breaths, complete exhale, empty to the urge under its cap, recovery 10 s, three rounds" do
+  it "over-breathing, empty: thirty breaths, complete exhale, empty to the urge under its cap, recovery 10 s, three " \
+    "rounds" do
     line = compiled("deep-rounds", breaths: 30, recovery_hold_s: 10, rounds: 3, last_out: "complete")
     round = written(of_round(line, 3))
 
-    expect([round.size, round.last(6)]).to match [65, ["out 1.6 residual", match(/\Ahold \d\d\z/), "in 3 full", "hold 10", "out 3 passive", "breathe 87"]]
+    expect([round.size, round.last(6)]).to match [
+      65,
+      ["out 1.6 residual", match(/\Ahold \d\d\z/), "in 3 full", "hold 10", "out 3 passive", "breathe 87"]
+    ]
     expect(line.holds.map { |place| place.segment.ends }).to eq %i[cap clock] * 3
-    broken = compiled("deep-rounds", breaths: 30, recovery_hold_s: 10, rounds: 3, hold_s: 15, breaks: [{round: 2, hold_s: 80}])
+    broken =
+      compiled(
+        "deep-rounds",
+        breaths: 30,
+        recovery_hold_s: 10,
+        rounds: 3,
+        hold_s: 15,
+        breaks: [{round: 2, hold_s: 80}]
+      )
     expect(broken.holds[2].segment.seconds).to eq broken.holds[2].segment.at_most_ms / 1000
   end
 
-  it "voice: hiss 8 8 12 12 16 16 at 69, in 4, keep 4, out, let go 4; and from a chosen rung, each once, after practice lines" do
-    beat = 60/69r
+  it "voice: hiss 8 8 12 12 16 16 at 69, in 4, keep 4, out, let go 4; and from a chosen rung, each once, after " \
+    "practice lines" do
+    beat = 60 / 69r
     line = compiled("hiss-ladder", top_beats: 16, tempo: 69)
 
-    expect(written(line.segments)).to eq([8, 8, 12, 12, 16, 16].flat_map { |beats| ["in 4× big", "hold 4×", "hiss #{beats}× passive", "breathe 4×"] })
+    expect(written(line.segments)).to eq(
+      [8, 8, 12, 12, 16, 16].flat_map { |beats| ["in 4× big", "hold 4×", "hiss #{beats}× passive", "breathe 4×"] }
+    )
     expect(line.total_ms).to eq((144 * beat * 1000).round)
-    chosen = written(compiled("hiss-ladder", top_beats: 24, from_beats: 16, tempo: 60, each: "1", practice: "keep", let_go_beats: 2).segments)
-    expect(chosen.first(5) + chosen.grep(/hiss/)).to eq ["in 4× big", "breathe 2×", "in 4× big", "hold 4×", "breathe 2×", "hiss 16× passive", "hiss 20× passive", "hiss 24× passive"]
+    chosen =
+      written(
+        compiled(
+          "hiss-ladder", top_beats: 24, from_beats: 16, tempo: 60, each: "1", practice: "keep", let_go_beats: 2
+        ).segments
+      )
+    expect(chosen.first(5) + chosen.grep(/hiss/)).to eq [
+      "in 4× big", "breathe 2×", "in 4× big", "hold 4×", "breathe 2×", "hiss 16× passive", "hiss 20× passive",
+      "hiss 24× passive"
+    ]
   end
 
   it "voice: two sniffs, blow 2 hiss 2 sh 2 SH 2, empty 2 4 6 8, no rest, then notes to 10, then released" do
-    line = compiled("stacked-exhale", longest_hold_s: 8, sung_hold_s: 10, repeats: 1, rest_s: 0, note: "A3", note_step: 2, released: 5, settle_s: 0)
+    line =
+      compiled(
+        "stacked-exhale", longest_hold_s: 8, sung_hold_s: 10, repeats: 1, rest_s: 0, note: "A3", note_step: 2,
+        released: 5, settle_s: 0
+      )
     staged, sung = line.segments.partition { |one| (one.round || 0) <= 4 }
 
-    expect(written(staged)).to eq [2, 4, 6, 8].flat_map { |hold_s| ["2 × in 1 big nose", "blow 2 passive", "hiss 2 passive", "2 × shush 2 passive", "hold #{hold_s}"] }
+    expect(written(staged)).to eq [2, 4, 6, 8].flat_map { |hold_s|
+      ["2 × in 1 big nose", "blow 2 passive", "hiss 2 passive", "2 × shush 2 passive", "hold #{hold_s}"]
+    }
     expect(sung.select(&:hold?).map(&:seconds)).to eq [2, 4, 6, 8, 10]
     # Equal temperament: whole tones above A3, 220 Hz; what is released begins on the first.
     expect(sung.filter_map(&:tone_hz)).to eq [220.0, 246.9, 277.2, 311.1, 349.2] + [220.0] * 5
@@ -103,68 +198,194 @@ RSpec.describe "Sessions of the trade" do
 
   # The school's warm-ups: no voice session reads as over-breathing, whoever it is.
   it "voice: washes out less than over-breathing would, in warm-ups with and without rest" do
-    sessions = [["stacked-exhale", {longest_hold_s: 8, sung_hold_s: 10, repeats: 1, rest_s: 0, released: 5}], ["stacked-exhale", {longest_hold_s: 10, repeats: 3}],
-      ["hiss-ladder", {top_beats: 16, tempo: 69}], ["hiss-ladder", {top_beats: 40, tempo: 60}]]
-    bodies = [body, body(height_cm: 160, mass_kg: 48, sex: :female, vital_capacity_l: 6.0), body(height_cm: 185, mass_kg: 58), body(mass_kg: 110, age: 60)]
-    washouts = bodies.product(sessions).map do |one, (id, dose)|
-      Windlass::Physiology::Model.new(one).forecast(Windlass::Protocols.find(id).compile(dose, one).segments).holds.map(&:co2_washout).max
-    end
+    sessions = [
+      ["stacked-exhale", {longest_hold_s: 8, sung_hold_s: 10, repeats: 1, rest_s: 0, released: 5}],
+      ["stacked-exhale", {longest_hold_s: 10, repeats: 3}],
+      ["hiss-ladder", {top_beats: 16, tempo: 69}],
+      ["hiss-ladder", {top_beats: 40, tempo: 60}]
+    ]
+    bodies = [
+      body,
+      body(height_cm: 160, mass_kg: 48, sex: :female, vital_capacity_l: 6.0),
+      body(height_cm: 185, mass_kg: 58),
+      body(mass_kg: 110, age: 60)
+    ]
+    washouts =
+      bodies
+        .product(sessions)
+        .map do |one, (id, dose)|
+          Windlass::Physiology::Model
+            .new(one)
+            .forecast(Windlass::Protocols.find(id).compile(dose, one).segments)
+            .holds
+            .map(&:co2_washout)
+            .max
+        end
 
     expect(washouts).to all(be < Windlass::Physiology::OVER_BREATHED_MMHG)
   end
 
-  it "nostril: four rounds of three one-way cycles, left in, right out, root lock, a restoring breath after every one, narrowing built up" do
-    dose = ->(narrow) { {stage: 0, cycles: 3, rounds: 1, count_s: 1, form: "cooling", narrow: narrow, retention: "full", root: "full", empty_first: "none"} }
+  it "nostril: four rounds of three one-way cycles, left in, right out, root lock, a restoring breath after every " \
+    "one, narrowing built up" do
+    dose = ->(narrow) do
+      {
+        stage: 0, cycles: 3, rounds: 1, count_s: 1, form: "cooling", narrow: narrow, retention: "full", root: "full",
+        empty_first: "none"
+      }
+    end
     line = compiled("blocks", blocks(*%w[none in out both].map { |narrow| ["alternate-nostril", dose[narrow]] }))
     cycles = (1..4).map { |block| written(of_round(line, 1, block: block)) }
 
     expect(cycles.first).to eq ["in 4× easy left", "hold 4× (root)", "out 6× passive right", "breathe 1× both"] * 3
-    expect(cycles.map { |cycle| cycle.values_at(0, 2) }).to eq [["in 4× easy left", "out 6× passive right"], ["in 4× easy left narrowed", "out 6× passive right"],
-      ["in 4× easy left", "out 6× passive right narrowed"], ["in 4× easy left narrowed", "out 6× passive right narrowed"]]
-    expect(line.segments.first(4).map(&:cue)).to eq ["In left: close right, open left", "Hold, full, root lock, light", "Out right: close left, open right", "Hand down: a restoring breath, both sides open"]
-    expect([line.holds.first.segment.calls, @family.switches_needed(Windlass::Protocols.dose(blocks(["alternate-nostril", dose["in"]])))]).to eq [[[3000, "Let the lock go"]], [:locks]]
+    expect(cycles.map { |cycle| cycle.values_at(0, 2) }).to eq [
+      ["in 4× easy left", "out 6× passive right"],
+      ["in 4× easy left narrowed", "out 6× passive right"],
+      ["in 4× easy left", "out 6× passive right narrowed"],
+      ["in 4× easy left narrowed", "out 6× passive right narrowed"]
+    ]
+    expect(line.segments.first(4).map(&:cue)).to eq [
+      "In left: close right, open left",
+      "Hold, full, root lock, light",
+      "Out right: close left, open right",
+      "Hand down: a restoring breath, both sides open"
+    ]
+    expect(
+      [
+        line.holds.first.segment.calls,
+        @family.switches_needed(Windlass::Protocols.dose(blocks(["alternate-nostril", dose["in"]])))
+      ]
+    ).to eq [[[3000, "Let the lock go"]], [:locks]]
   end
 
-  it "nostril: five blocks of two cycles both ways: full, full with root, empty, empty with abdominal, both with both" do
-    choices = [{retention: "full"}, {retention: "full", root: "full"}, {retention: "empty"}, {retention: "empty", abdominal: "empty"}, {retention: "both", root: "both", abdominal: "empty"}]
-    line = compiled("blocks", blocks(*choices.map { |choice| ["alternate-nostril", {stage: 0, cycles: 2, rounds: 1, count_s: 1, **choice}] }))
-    held = line.holds.group_by { |place| place.segment.block }.values.map { |holds| [holds.size, holds.map { |place| [line.lungs_at(place), place.segment.locks] }.uniq] }
+  it "nostril: five blocks of two cycles both ways: full, full with root, empty, empty with abdominal, both with " \
+    "both" do
+    choices = [
+      {retention: "full"},
+      {retention: "full", root: "full"},
+      {retention: "empty"},
+      {retention: "empty", abdominal: "empty"},
+      {retention: "both", root: "both", abdominal: "empty"}
+    ]
+    line =
+      compiled(
+        "blocks",
+        blocks(
+          *choices.map { |choice| ["alternate-nostril", {stage: 0, cycles: 2, rounds: 1, count_s: 1, **choice}] }
+        )
+      )
+    held =
+      line
+        .holds
+        .group_by { |place| place.segment.block }
+        .values
+        .map { |holds| [holds.size, holds.map { |place| [line.lungs_at(place), place.segment.locks] }.uniq] }
 
-    expect(held).to eq [[4, [[:full, nil]]], [4, [[:full, [:root]]]], [4, [[:empty, nil]]], [4, [[:empty, [:abdominal]]]], [8, [[:full, [:root]], [:empty, %i[root abdominal]]]]]
+    expect(held).to eq [
+      [4, [[:full, nil]]],
+      [4, [[:full, [:root]]]],
+      [4, [[:empty, nil]]],
+      [4, [[:empty, [:abdominal]]]],
+      [8, [[:full, [:root]], [:empty, %i[root abdominal]]]]
+    ]
     expect(line.segments.count { |one| one.breaths == 1 }).to eq 10
   end
 
-  it "nostril: right in, left out 4:16:8 nine rounds at 0.8 s after an opening breath, throat lock let go two counts early" do
-    line = compiled("alternate-nostril", stage: 0, cycles: 1, rounds: 9, count_s: 0.8, form: "warming", counts: [4, 16, 8, 0], throat: "full", let_go: 2, restoring: 0, opening: 1, empty_first: "none")
+  it "nostril: right in, left out 4:16:8 nine rounds at 0.8 s after an opening breath, throat lock let go two " \
+    "counts early" do
+    line =
+      compiled(
+        "alternate-nostril",
+        stage: 0,
+        cycles: 1,
+        rounds: 9,
+        count_s: 0.8,
+        form: "warming",
+        counts: [4, 16, 8, 0],
+        throat: "full",
+        let_go: 2,
+        restoring: 0,
+        opening: 1,
+        empty_first: "none"
+      )
 
-    expect(written(line.segments)).to eq ["breathe 1×", *["in 4× easy right", "hold 16× (throat)", "out 8× passive left"] * 9]
-    expect([line.total_ms, line.holds.map { |place| place.segment.calls }.uniq]).to eq [5000 + 9 * 28 * 800, [[[11_200, "Let the lock go"]]]]
+    expect(written(line.segments)).to eq [
+      "breathe 1×",
+      *["in 4× easy right", "hold 16× (throat)", "out 8× passive left"] * 9
+    ]
+    expect([line.total_ms, line.holds.map { |place| place.segment.calls }.uniq]).to eq [
+      5000 + 9 * 28 * 800,
+      [[[11_200, "Let the lock go"]]]
+    ]
   end
 
-  it "nostril: three cycles before two restoring breaths, both sides emptied first, throat lock kept throughout, root kept in the breath out" do
-    line = compiled("alternate-nostril", stage: 0, cycles: 3, rounds: 1, count_s: 1, form: "left-only", retention: "full", throat: "throughout", root: "full and out", restore_after: 3, restoring: 2, empty_first: "both")
+  it "nostril: three cycles before two restoring breaths, both sides emptied first, throat lock kept throughout, " \
+    "root kept in the breath out" do
+    line =
+      compiled(
+        "alternate-nostril", stage: 0, cycles: 3, rounds: 1, count_s: 1, form: "left-only", retention: "full",
+        throat: "throughout", root: "full and out", restore_after: 3, restoring: 2, empty_first: "both"
+      )
 
-    expect(written(line.segments)).to eq ["out 6× passive both", *["in 4× easy left (throat)", "hold 4× (throat root)", "out 6× passive left (throat root)"] * 3, "2 × breathe 1× both"]
-    expect([line.holds.map { |place| place.segment.calls }.uniq, @family.asked_after({stage: 0, cycles: 3, rounds: 1, count_s: 1, retention: "full", restore_after: 3})]).to eq [[nil], Set[6]]
+    expect(written(line.segments)).to eq [
+      "out 6× passive both",
+      *["in 4× easy left (throat)", "hold 4× (throat root)", "out 6× passive left (throat root)"] * 3,
+      "2 × breathe 1× both"
+    ]
+    expect(
+      [
+        line.holds.map { |place| place.segment.calls }.uniq,
+        @family.asked_after({stage: 0, cycles: 3, rounds: 1, count_s: 1, retention: "full", restore_after: 3})
+      ]
+    ).to eq [[nil], Set[6]]
   end
 
   it "bellows: 15 s each gear, three rounds, holds 20 20 25, rests 20; gears of their own; from the breath out" do
     line = compiled("bellows", gear_s: 15, hold_s: 20, last_hold_s: 25, rounds: 3, rest_s: 20)
     gears = of_round(line, 1).take_while { |one| one.to != :full }
 
-    expect([line.holds.map { |place| place.segment.seconds }, line.segments.select(&:rest?).map { |one| one.seconds + 4 }.uniq, @family.longest_hold_s({hold_s: 20, last_hold_s: 25})]).to eq [[20, 20, 25], [20], 25]
-    expect(gears.chunk_while { |one, other| one.cue[/\w+ gear/] == other.cue[/\w+ gear/] }.map { |gear| [gear.sum(&:ms), gear.size / 2] }).to eq [[15_000, 10], [15_000, 20], [15_000, 30]]
-    own = of_round(compiled("bellows", gear_s: 20, second_gear_s: 10, third_gear_s: 0, pace_s: 2, hold_s: 20, rounds: 1, begins: "out"), 1)
+    expect(
+      [
+        line.holds.map { |place| place.segment.seconds },
+        line.segments.select(&:rest?).map { |one| one.seconds + 4 }.uniq,
+        @family.longest_hold_s({hold_s: 20, last_hold_s: 25})
+      ]
+    ).to eq [[20, 20, 25], [20], 25]
+    expect(
+      gears
+        .chunk_while { |one, other| one.cue[/\w+ gear/] == other.cue[/\w+ gear/] }
+        .map { |gear| [gear.sum(&:ms), gear.size / 2] }
+    ).to eq [[15_000, 10], [15_000, 20], [15_000, 30]]
+    own =
+      of_round(
+        compiled(
+          "bellows", gear_s: 20, second_gear_s: 10, third_gear_s: 0, pace_s: 2, hold_s: 20, rounds: 1, begins: "out"
+        ),
+        1
+      )
     expect(written(own).first(4)).to eq ["out 1 passive nose", "in 1 easy nose"] * 2
     expect(own.take_while { |one| one.to != :full }.sum(&:ms)).to eq 30_000
   end
 
   it "apnoea: breathe-up 3:6 and three dives with twice the dive between, as a stopwatch sees it; the last one told" do
-    line = compiled("single-hold", in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: 60, holds: 3, rest_s: 120, breaks: [{round: 3, hold_s: 35}])
+    line =
+      compiled(
+        "single-hold",
+        in_s: 3,
+        out_s: 6,
+        breathe_up_s: 120,
+        hold_s: 60,
+        holds: 3,
+        rest_s: 120,
+        breaks: [{round: 3, hold_s: 35}]
+      )
 
     expect(line.holds.map { |place| place.segment.seconds }).to eq [60, 60, 35]
     expect(line.holds.each_cons(2).map { |one, two| (two.start_ms - one.end_ms)/1000r }).to eq [120, 120]
-    expect(@family.in_words({in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: 60, holds: 3, breaks: [{round: 3, hold_s: 35}]})).to end_with "out 6 s, the last hold 35 s"
+    expect(
+      @family.in_words(
+        {in_s: 3, out_s: 6, breathe_up_s: 120, hold_s: 60, holds: 3, breaks: [{round: 3, hold_s: 35}]}
+      )
+    ).to end_with "out 6 s, the last hold 35 s"
   end
 
   it "own pace: 3:30 with calls, breaths at their own pace, each suspension with an upper bound" do
@@ -172,13 +393,19 @@ RSpec.describe "Sessions of the trade" do
     bounded = @family.bounded(line, {minutes: 3.5, breaths: "own"}, body)
 
     expect([line.total_ms, line.segments.map(&:ends).uniq]).to eq [210_000, [:comfort]]
-    expect(@family.calls({minutes: 3.5})).to eq [[90_000, "Two more minutes"], [150_000, "Last minute"], [199_000, "Last round"]]
+    expect(@family.calls({minutes: 3.5})).to eq [
+      [90_000, "Two more minutes"],
+      [150_000, "Last minute"],
+      [199_000, "Last round"]
+    ]
     expect(bounded.holds.map { |place| place.segment.at_most_ms }.uniq).to match [be_between(5_000, 90_000)]
   end
 
   it "small holds: rests of three breaths, the rounds as many as fit" do
     line = compiled("small-holds", hold_s: 5, minutes: 5, sets: 2, rest_breaths: 3, settle_s: 60)
 
-    expect([line.segments.first.ms, line.segments.select(&:rest?).map(&:breaths).uniq, line.holds.size, line.total_ms]).to eq [60_000, [3], 12, 360_000]
+    expect(
+      [line.segments.first.ms, line.segments.select(&:rest?).map(&:breaths).uniq, line.holds.size, line.total_ms]
+    ).to eq [60_000, [3], 12, 360_000]
   end
 end

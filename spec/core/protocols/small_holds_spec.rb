@@ -16,23 +16,28 @@ RSpec.describe Windlass::Protocols::SmallHolds do
   end
 
   it "settles, then fills the set's minutes to the millisecond, with rests of 10 to 15 s, for every dose it can have" do
-    [0.5, 3.5, 5, 7, 10].product([2.5, 5, 6, 8]).each do |hold_s, minutes|
-      compiled = protocol.compile({hold_s: hold_s, minutes: minutes, sets: 2})
-      settle, *work = compiled.segments
-      rests = work.select { |segment| segment.phase == :rest }
+    [0.5, 3.5, 5, 7, 10].product([2.5, 5, 6, 8])
+      .each do |hold_s, minutes|
+        compiled = protocol.compile({hold_s: hold_s, minutes: minutes, sets: 2})
+        settle, *work = compiled.segments
+        rests = work.select { |segment| segment.phase == :rest }
 
-      expect(work.sum(&:ms)).to eq minutes * 60_000
-      expect(settle.to_h).to include(kind: :breathe, ms: 120_000, phase: :settle)
-      expect(rests.map(&:ms)).to all(be_between(10_000, 15_000))
-      expect(compiled.holds.map { |place| place.segment.ms }.uniq).to eq [hold_s * 1000]
-      expect(compiled.holds.size).to eq protocol.rounds({hold_s: hold_s, minutes: minutes, sets: 1})
-    end
+        expect(work.sum(&:ms)).to eq minutes * 60_000
+        expect(settle.to_h).to include(kind: :breathe, ms: 120_000, phase: :settle)
+        expect(rests.map(&:ms)).to all(be_between(10_000, 15_000))
+        expect(compiled.holds.map { |place| place.segment.ms }.uniq).to eq [hold_s * 1000]
+        expect(compiled.holds.size).to eq protocol.rounds({hold_s: hold_s, minutes: minutes, sets: 1})
+      end
   end
 
   it "goes in, out to the passive level, hold, breathe, in every round" do
     round = protocol.compile({hold_s: 5, minutes: 5, sets: 2}).segments.select { |segment| segment.round == 7 }
 
-    expect(round.map { |segment| [segment.kind, segment.to, segment.phase] })
-      .to eq [[:inhale, :easy, :work], [:exhale, :passive, :work], [:hold, nil, :work], [:breathe, nil, :rest]]
+    expect(round.map { |segment| [segment.kind, segment.to, segment.phase] }).to eq [
+      %i[inhale easy work],
+      %i[exhale passive work],
+      [:hold, nil, :work],
+      [:breathe, nil, :rest]
+    ]
   end
 end

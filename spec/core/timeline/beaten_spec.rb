@@ -2,13 +2,14 @@
 
 # A pattern paced by heartbeat: deck.md, time.
 RSpec.describe Windlass::Timeline::Beaten do
-  plan = Windlass::Timeline::Compiler.compile do |line|
-    3.times do
-      line.inhale(4, to: :easy, beats: 4)
-      line.exhale(8, to: :passive, beats: 8, sound: :hiss)
-      line.hold(4, beats: 4)
+  plan =
+    Windlass::Timeline::Compiler.compile do |line|
+      3.times do
+        line.inhale(4, to: :easy, beats: 4)
+        line.exhale(8, to: :passive, beats: 8, sound: :hiss)
+        line.hold(4, beats: 4)
+      end
     end
-  end
 
   def beat(round, value, at_ms) = Windlass::Timeline::Event.new(kind: :beat, at_ms: at_ms, round: round, value: value)
 

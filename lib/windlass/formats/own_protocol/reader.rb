@@ -28,18 +28,27 @@ module Windlass
           said = Timeline::Said.faults(dose.fetch(:said, {})).transform_keys { |part| ["said", part].compact.join(".") }
           refuse(protocol.faults(dose).merge(said).map { |key, fault| ["dose.#{key}", fault] }, lines)
           bound = protocol.bound(dose)
-          Given.new(name: data.fetch("name").strip, protocol: bound, dose: bound.lean(dose), note: data.fetch("note", ""))
+          Given.new(
+            name: data.fetch("name").strip,
+            protocol: bound,
+            dose: bound.lean(dose),
+            note: data.fetch("note", "")
+          )
         end
 
         def self.parse(text)
-          raise InvalidInput, ["line 1: #{text.length} characters are too many; allowed: #{MOST_CHARACTERS}"] if text.length > MOST_CHARACTERS
+          if text.length > MOST_CHARACTERS
+            raise InvalidInput, ["line 1: #{text.length} characters are too many; allowed: #{MOST_CHARACTERS}"]
+          end
 
           refuse_depth(text)
           document = Psych.parse(text)
           raise InvalidInput, ["line 1: is empty; allowed: a protocol"] unless document
 
           data = YAML.safe_load(text)
-          raise InvalidInput, ["line 1: #{data.inspect[0, 40]} is not allowed; allowed: a protocol"] unless data.is_a?(Hash)
+          unless data.is_a?(Hash)
+            raise InvalidInput, ["line 1: #{data.inspect[0, 40]} is not allowed; allowed: a protocol"]
+          end
           raise InvalidInput, ["line 1: a name that is no text is not allowed; allowed: texts"] unless named?(data)
 
           [data, Lines.of(document.root)]
@@ -52,9 +61,12 @@ module Windlass
         # @return [Boolean] all names in it are texts
         def self.named?(value)
           case value
-          when Hash then value.all? { |key, inner| key.is_a?(String) && named?(inner) }
-          when Array then value.all? { |inner| named?(inner) }
-          else true
+          when Hash
+            value.all? { |key, inner| key.is_a?(String) && named?(inner) }
+          when Array
+            value.all? { |inner| named?(inner) }
+          else
+            true
           end
         end
 
@@ -78,7 +90,9 @@ module Windlass
           %i[start_mapping start_sequence].each do |begun|
             define_method(begun) do |*|
               @depth += 1
-              raise InvalidInput, ["line #{@line}: is nested more than #{@deepest} deep; allowed: up to #{@deepest}"] if @depth > @deepest
+              if @depth > @deepest
+                raise InvalidInput, ["line #{@line}: is nested more than #{@deepest} deep; allowed: up to #{@deepest}"]
+              end
             end
           end
 
@@ -108,13 +122,16 @@ module Windlass
           lines[path] ||= node.start_line + 1
           case node
           when Psych::Nodes::Mapping
-            node.children.each_slice(2) do |key, value|
-              # What is no name (a list, a mapping) stands for itself; the schema refuses it.
-              inner = [path, key.is_a?(Psych::Nodes::Scalar) ? key.value : "?"].reject(&:empty?).join(".")
-              lines[inner] = key.start_line + 1
-              walk(value, inner, lines)
-            end
-          when Psych::Nodes::Sequence then node.children.each_with_index { |child, index| walk(child, "#{path}[#{index}]", lines) }
+            node
+              .children
+              .each_slice(2) do |key, value|
+                # What is no name (a list, a mapping) stands for itself; the schema refuses it.
+                inner = [path, key.is_a?(Psych::Nodes::Scalar) ? key.value : "?"].reject(&:empty?).join(".")
+                lines[inner] = key.start_line + 1
+                walk(value, inner, lines)
+              end
+          when Psych::Nodes::Sequence
+            node.children.each_with_index { |child, index| walk(child, "#{path}[#{index}]", lines) }
           end
         end
         private_class_method :walk
@@ -131,16 +148,28 @@ module Windlass
       module Writer
         # @return [String]
         def self.write(given)
-          YAML.dump({"format" => FORMAT, "name" => given.name, "protocol" => given.protocol.id, "dose" => plain(given.dose.except(:breaks).compact),
-                     "breaks" => plain(given.dose[:breaks]), "note" => (given.note unless given.note.empty?)}.compact)
+          YAML.dump(
+            {
+              "format" => FORMAT,
+              "name" => given.name,
+              "protocol" => given.protocol.id,
+              "dose" => plain(given.dose.except(:breaks).compact),
+              "breaks" => plain(given.dose[:breaks]),
+              "note" => (given.note unless given.note.empty?)
+            }.compact
+          )
         end
 
         def self.plain(value)
           case value
-          when Hash then value.to_h { |key, inner| [key.to_s, plain(inner)] }
-          when Array then value.map { |inner| plain(inner) }
-          when Rational then Numbers.plain(value)
-          else value
+          when Hash
+            value.to_h { |key, inner| [key.to_s, plain(inner)] }
+          when Array
+            value.map { |inner| plain(inner) }
+          when Rational
+            Numbers.plain(value)
+          else
+            value
           end
         end
         private_class_method :plain

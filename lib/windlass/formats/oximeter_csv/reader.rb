@@ -20,8 +20,13 @@ module Windlass
         # @return [Array<Sample>] in order of time; seconds, 0..1, beats a minute or nil where the device lost it
         # @raise [InvalidInput] one line a fault
         def self.read(text)
-          table = CSV.parse(text.delete_prefix("\uFEFF"), headers: true, skip_blanks: true,
-            header_converters: ->(name) { name.to_s.strip.downcase })
+          table =
+            CSV.parse(
+              text.delete_prefix("\uFEFF"),
+              headers: true,
+              skip_blanks: true,
+              header_converters: ->(name) { name.to_s.strip.downcase }
+            )
           refuse_table(table)
           faults = []
           samples = table.each.with_index(2).filter_map { |row, line| sample(row, line, faults) }
@@ -36,7 +41,9 @@ module Windlass
 
         def self.refuse_table(table)
           missing = COLUMNS - table.headers.compact
-          raise InvalidInput, ["trace: column missing: #{missing.join(", ")}; needed: #{COLUMNS.join(", ")}"] if missing.any?
+          if missing.any?
+            raise InvalidInput, ["trace: column missing: #{missing.join(", ")}; needed: #{COLUMNS.join(", ")}"]
+          end
           return if table.size <= MOST_LINES
 
           raise InvalidInput, ["trace: #{table.size} lines are not allowed; allowed: up to #{MOST_LINES}"]
@@ -47,9 +54,24 @@ module Windlass
 
         def self.time_faults(table)
           times = table.each.with_index(2).map { |row, line| [seconds(row["time"].to_s.strip), line] }.select(&:first)
-          backwards = times.each_cons(2).select { |(before, _), (after, _)| after < before }.map { |_, (_, line)| "line #{line}: time runs backwards; allowed: in order of time" }
-          crowded = times.slice_when { |(one, _), (other, _)| one.floor != other.floor }.find { |second| second.size > MOST_A_SECOND }
-          backwards.first(MOST_FAULTS) + [*("line #{crowded[MOST_A_SECOND].last}: #{crowded.size} readings in one second; allowed: up to #{MOST_A_SECOND}" if crowded)]
+          backwards =
+            times
+              .each_cons(2)
+              .select { |(before, _), (after, _)| after < before }
+              .map { |_, (_, line)| "line #{line}: time runs backwards; allowed: in order of time" }
+          crowded =
+            times
+              .slice_when { |(one, _), (other, _)| one.floor != other.floor }
+              .find { |second| second.size > MOST_A_SECOND }
+          backwards.first(MOST_FAULTS) +
+            [
+              *(
+                if crowded
+                  "line #{crowded[MOST_A_SECOND].last}: #{crowded.size} readings in one second; allowed: up to " \
+                  "#{MOST_A_SECOND}"
+                end
+              )
+            ]
         end
 
         # Lines on which the device had no reading are passed over.
@@ -59,13 +81,17 @@ module Windlass
           t = seconds(row["time"].to_s.strip)
           saturation = number(row["saturation"])
           pulse = number(row["pulse"])
-          faults << "line #{line}: time #{Error.shown(row["time"])} is not allowed; allowed: seconds, mm:ss or hh:mm:ss" if t.nil?
+          if t.nil?
+            faults << "line #{line}: time #{Error.shown(row["time"])} is not allowed; allowed: seconds, mm:ss or " \
+              "hh:mm:ss"
+          end
           faults << fault(line, "saturation", row, SATURATION_PERCENT) unless SATURATION_PERCENT.cover?(saturation)
           faults << fault(line, "pulse", row, PULSE) unless row["pulse"].to_s.strip.empty? || PULSE.cover?(pulse)
           Sample.new(t: t, saturation: saturation / 100.0, pulse: pulse) if t && saturation
         end
 
-        def self.fault(line, name, row, range) = "line #{line}: #{name} #{Error.shown(row[name])} is not allowed; allowed: #{range.begin} to #{range.end}"
+        def self.fault(line, name, row, range) =
+          "line #{line}: #{name} #{Error.shown(row[name])} is not allowed; allowed: #{range.begin} to #{range.end}"
 
         def self.number(text) = Float(text.to_s.strip.delete_suffix("%"), exception: false)
 

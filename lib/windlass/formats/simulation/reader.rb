@@ -18,14 +18,20 @@ module Windlass
         def self.read(text)
           data = JsonInput.of(SCHEMA).read(text)
           athlete = data.fetch("athlete")
-          Request.new(body: Parts.body(athlete), control_pause_s: athlete["control_pause_s"],
-            full_threshold: athlete["full_threshold"], segments: segments(data.fetch("segments")),
-            floor: data.fetch("floor_sao2", Physiology::PLANNING_FLOOR))
+          Request.new(
+            body: Parts.body(athlete),
+            control_pause_s: athlete["control_pause_s"],
+            full_threshold: athlete["full_threshold"],
+            segments: segments(data.fetch("segments")),
+            floor: data.fetch("floor_sao2", Physiology::PLANNING_FLOOR)
+          )
         end
 
         def self.segments(listed)
           total = listed.sum { |segment| segment["seconds"] }
-          raise InvalidInput, ["segments: #{total} s in all is not allowed; allowed: up to #{LONGEST_S}"] if total > LONGEST_S
+          if total > LONGEST_S
+            raise InvalidInput, ["segments: #{total} s in all is not allowed; allowed: up to #{LONGEST_S}"]
+          end
 
           listed.map { |segment| Timeline::Segment.from_h_plain(segment) }
         end
@@ -37,7 +43,11 @@ module Windlass
         # @param trace_every [Numeric, nil] seconds
         # @return [Hash]
         def self.write(forecast, trace_every: nil)
-          output = {threshold: forecast.threshold, holds: forecast.holds.map(&:to_h_plain), end: forecast.end_state.to_h}
+          output = {
+            threshold: forecast.threshold,
+            holds: forecast.holds.map(&:to_h_plain),
+            end: forecast.end_state.to_h
+          }
           trace_every ? output.merge(trace: trace(forecast.trace, trace_every)) : output
         end
 

@@ -5,9 +5,17 @@ module Windlass
     # What is left open on the day before an event and on the day itself.
     QUIET_EVE = ->(columns, event) { (columns - ((event.kind == :concert) ? %i[voice] : [])).empty? }
 
-    EventQuietRule = Rule.new("event.quiet", "it is the day before an event, or the day itself", "only quiet breathing, and before a concert voice") do |placing|
-      event = placing.calendar.eves(placing.date).find { |one| !QUIET_EVE.call(placing.columns, one) }
-      "Only quiet breathing#{" and voice" if event.kind == :concert} with #{event.in_words} so near. Open from #{Words.date(event.date + 1)} on." if event
-    end
+    EventQuietRule =
+      Rule.new(
+        "event.quiet",
+        "it is the day before an event, or the day itself",
+        "only quiet breathing, and before a concert voice"
+      ) do |placing|
+        event = placing.calendar.eves(placing.date).find { |one| !QUIET_EVE.call(placing.columns, one) }
+        if event
+          "Only quiet breathing#{" and voice" if event.kind == :concert} with #{event.in_words} so near. Open from " \
+          "#{Words.date(event.date + 1)} on."
+        end
+      end
   end
 end

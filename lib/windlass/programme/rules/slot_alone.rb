@@ -2,9 +2,12 @@
 
 module Windlass
   module Programme
-    SlotAloneRule = Rule.new("slot.alone", "over-breathing would share a slot", "over-breathing is done alone") do |placing|
-      others = placing.beside
-      "Over-breathing is done alone, and #{others.first.training.name.downcase} lies there." if others.any? && [placing.planned, *others].any?(&:over_breathing?)
-    end
+    SlotAloneRule =
+      Rule.new("slot.alone", "over-breathing would share a slot", "over-breathing is done alone") do |placing|
+        others = placing.beside
+        if others.any? && [placing.planned, *others].any?(&:over_breathing?)
+          "Over-breathing is done alone, and #{others.first.training.name.downcase} lies there."
+        end
+      end
   end
 end

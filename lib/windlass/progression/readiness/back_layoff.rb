@@ -8,32 +8,52 @@ module Windlass
       LAYOFF_ANEW_DAYS = 42
       LAYOFF_SHARE = 0.8
 
-      # The lowest rung of a ladder from smaller measures, under the same limits and the same model; of their own where that is
-      # easier still.
+      # The lowest rung of a ladder from smaller measures, under the same limits and the same model; of their own where
+      # that is easier still.
       def self.begun_anew(situation)
         own = situation.standing.lowered(situation.standing.rung)
-        smaller = Standing.of(situation.activity, situation.measures.scaled(LAYOFF_SHARE), **situation.standing.ladder&.bounds.to_h.except(:from))
+        smaller =
+          Standing.of(
+            situation.activity,
+            situation.measures.scaled(LAYOFF_SHARE),
+            **situation.standing.ladder&.bounds.to_h.except(:from)
+          )
         (smaller.nil? || smaller.harder?(own)) ? own : smaller
       end
 
-      BackLayoff = Rule.new("back.layoff", :yes,
-        "more than 10, 21 or 42 days since the last session of this protocol",
-        "one rung lower; two; rung 0 of a ladder from 0.8 of the old measure, and a new measure after two clean sessions") do |situation|
-        past = situation.newest { |one| one.counts? && one.date <= situation.date && one.protocol == situation.activity.id }
-        next if past.nil? || situation.standing.nil?
+      BackLayoff =
+        Rule.new(
+          "back.layoff",
+          :yes,
+          "more than 10, 21 or 42 days since the last session of this protocol",
+          "one rung lower; two; rung 0 of a ladder from 0.8 of the old measure, and a new measure after two clean " \
+          "sessions"
+        ) do |situation|
+          past =
+            situation.newest do |one|
+              one.counts? && one.date <= situation.date && one.protocol == situation.activity.id
+            end
+          next if past.nil? || situation.standing.nil?
 
-        days = (situation.date - past.date).to_i
-        rungs = LAYOFF_RUNGS.select { |longer_than, _| days > longer_than }.values.last
-        next if rungs.nil?
+          days = (situation.date - past.date).to_i
+          rungs = LAYOFF_RUNGS.select { |longer_than, _| days > longer_than }.values.last
+          next if rungs.nil?
 
-        text = "#{days} days since the last session of this."
-        if days > LAYOFF_ANEW_DAYS
-          {text: "#{text} From the lowest rung of a smaller ladder; measure anew after two clean sessions.", lifts: "Until a session is done.",
-           standing: begun_anew(situation)}
-        else
-          {text: "#{text} #{(rungs == 1) ? "One rung" : "Two rungs"} lower.", lifts: "Until a session is done.", standing: situation.standing.lowered(rungs)}
+          text = "#{days} days since the last session of this."
+          if days > LAYOFF_ANEW_DAYS
+            {
+              text: "#{text} From the lowest rung of a smaller ladder; measure anew after two clean sessions.",
+              lifts: "Until a session is done.",
+              standing: begun_anew(situation)
+            }
+          else
+            {
+              text: "#{text} #{(rungs == 1) ? "One rung" : "Two rungs"} lower.",
+              lifts: "Until a session is done.",
+              standing: situation.standing.lowered(rungs)
+            }
+          end
         end
-      end
     end
   end
 end

@@ -5,16 +5,29 @@ module Windlass
     module Readiness
       COLD_HOURS = 1
 
-      BlockCold = Rule.new("block.cold", :block,
-        "cold and breath holding less than an hour apart", "until the hour is over") do |situation|
-        cold = situation.activity.column == :cold
-        next unless cold || situation.holds?
+      BlockCold =
+        Rule.new(
+          "block.cold",
+          :block,
+          "cold and breath holding less than an hour apart",
+          "until the hour is over"
+        ) do |situation|
+          cold = situation.activity.column == :cold
+          next unless cold || situation.holds?
 
-        past, lift = situation.keeps_away(COLD_HOURS) do |one|
-          one.ran? && ((one.activity.column == :cold) != cold) && (cold ? one.activity.holds? : true) && situation.hours_since(one) < COLD_HOURS
+          past, lift =
+            situation.keeps_away(COLD_HOURS) do |one|
+              one.ran? && ((one.activity.column == :cold) != cold) && (cold ? one.activity.holds? : true) &&
+                situation.hours_since(one) < COLD_HOURS
+            end
+          past &&
+            {
+              text:
+                "#{past.activity.name} " \
+                "#{(situation.now && past.ended_at.nil?) ? "at an hour that is not known" : "less than an hour ago"}: cold and holds are never combined.",
+              **lift
+            }
         end
-        past && {text: "#{past.activity.name} #{(situation.now && past.ended_at.nil?) ? "at an hour that is not known" : "less than an hour ago"}: cold and holds are never combined.", **lift}
-      end
     end
   end
 end

@@ -6,15 +6,16 @@ module Windlass
       # Strongest first. :yes may still mean a lower rung.
       STATES = %i[block wait light yes].freeze
 
-      # Why not, or not as usual. lifts: what changes it, and when. opens: the moment, in seconds; :never where no time changes it; nil where it
-      # can be changed at once. standing: where the session is to be done, if lower.
-      Reason = Value.define(:rule, :state, :text, lifts: nil, opens: nil, standing: nil) do
-        # It may be done all the same, if lighter or lower.
-        def go? = %i[light yes].include?(state)
+      # Why not, or not as usual. lifts: what changes it, and when. opens: the moment, in seconds; :never where no time
+      # changes it; nil where it can be changed at once. standing: where the session is to be done, if lower.
+      Reason =
+        Value.define(:rule, :state, :text, lifts: nil, opens: nil, standing: nil) do
+          # It may be done all the same, if lighter or lower.
+          def go? = %i[light yes].include?(state)
 
-        # @return [Array] to sort by: the strongest state; then what bars for good; of what opens, the latest
-        def place = [STATES.index(state), OPENS.index { |kind| kind === opens }, opens.is_a?(Numeric) ? -opens : 0]
-      end
+          # @return [Array] to sort by: the strongest state; then what bars for good; of what opens, the latest
+          def place = [STATES.index(state), OPENS.index { |kind| kind === opens }, opens.is_a?(Numeric) ? -opens : 0]
+        end
       OPENS = [:never, Numeric, nil].freeze
       private_constant :OPENS
 
@@ -23,7 +24,9 @@ module Windlass
       # @param offset_s [Integer] seconds by which the place's clock is ahead
       # @return [Hash] of a {Reason}
       def self.not_before(at, offset_s = 0)
-        return {lifts: "Not before #{Words.date(at)}.", opens: (at.jd - UNIX_JD) * 86_400 - offset_s} if at.is_a?(Date)
+        if at.is_a?(Date)
+          return {lifts: "Not before #{Words.date(at)}.", opens: (at.jd - UNIX_JD) * 86_400 - offset_s}
+        end
 
         {lifts: "Not before #{Words.moment(at).delete_prefix("on ")}.", opens: at.to_f}
       end

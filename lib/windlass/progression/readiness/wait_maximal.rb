@@ -4,12 +4,29 @@ module Windlass
   module Progression
     module Readiness
       MAXIMAL_DAYS = 7
-      WaitMaximal = Rule.new("wait.maximal", :wait,
-        "today's is a maximal test and another was within 7 days", "until then") do |situation|
-        maximal = situation.activity == MAXIMAL_TEST
-        days = maximal ? situation.history.select { |one| one.activity == MAXIMAL_TEST && situation.date - one.date < MAXIMAL_DAYS }.map(&:date) : []
-        days.any? && {text: "The last maximal test was on #{Words.date(days.max)}.", **Readiness.not_before(days.max + MAXIMAL_DAYS)}
-      end
+      WaitMaximal =
+        Rule.new(
+          "wait.maximal",
+          :wait,
+          "today's is a maximal test and another was within 7 days",
+          "until then"
+        ) do |situation|
+          maximal = situation.activity == MAXIMAL_TEST
+          days =
+            if maximal
+              situation
+                .history
+                .select { |one| one.activity == MAXIMAL_TEST && situation.date - one.date < MAXIMAL_DAYS }
+                .map(&:date)
+            else
+              []
+            end
+          days.any? &&
+            {
+              text: "The last maximal test was on #{Words.date(days.max)}.",
+              **Readiness.not_before(days.max + MAXIMAL_DAYS)
+            }
+        end
     end
   end
 end

@@ -3,10 +3,10 @@
 module Windlass
   module Progression
     module Rules
-      EaseGasps = Rule.new("ease.gasps", :ease,
-        "two or more gasps, or gasps after at least a third of the holds") do |evidence|
-        "#{evidence.with_rounds(evidence.gasps, "gasp")}." if evidence.many?(evidence.gasps)
-      end
+      EaseGasps =
+        Rule.new("ease.gasps", :ease, "two or more gasps, or gasps after at least a third of the holds") do |evidence|
+          "#{evidence.with_rounds(evidence.gasps, "gasp")}." if evidence.many?(evidence.gasps)
+        end
     end
   end
 end

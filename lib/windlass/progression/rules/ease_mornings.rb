@@ -3,11 +3,17 @@
 module Windlass
   module Progression
     module Rules
-      EaseMornings = Rule.new("ease.mornings", :ease,
-        "over-breathing, and the morning control pauses after such days are lower than the others: six or more of each in six weeks, the whole 95 % interval of the difference (Hodges-Lehmann) under zero", looks_at: :past) do |record|
-        mornings = record.mornings_after
-        mornings.in_words if mornings&.lower?
-      end
+      EaseMornings =
+        Rule.new(
+          "ease.mornings",
+          :ease,
+          "over-breathing, and the morning control pauses after such days are lower than the others: six or more of " \
+          "each in six weeks, the whole 95 % interval of the difference (Hodges-Lehmann) under zero",
+          looks_at: :past
+        ) do |record|
+          mornings = record.mornings_after
+          mornings.in_words if mornings&.lower?
+        end
     end
   end
 end

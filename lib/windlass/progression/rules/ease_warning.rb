@@ -3,11 +3,11 @@
 module Windlass
   module Progression
     module Rules
-      EaseWarning = Rule.new("ease.warning", :ease,
-        "light-headed, strong tingling, nausea or panic") do |evidence|
-        symptoms = evidence.easing_symptoms
-        "#{Symptoms.words(symptoms).capitalize}." if symptoms.any?
-      end
+      EaseWarning =
+        Rule.new("ease.warning", :ease, "light-headed, strong tingling, nausea or panic") do |evidence|
+          symptoms = evidence.easing_symptoms
+          "#{Symptoms.words(symptoms).capitalize}." if symptoms.any?
+        end
     end
   end
 end

@@ -3,10 +3,12 @@
 module Windlass
   module Progression
     module Rules
-      RepeatDeeper = Rule.new("repeat.deeper", :repeat,
-        "more than half of the first breaths deeper") do |evidence|
-        "#{evidence.deeper.size} of #{evidence.rounds.count(&:first_breath)} first breaths deeper." if evidence.mostly_deeper?
-      end
+      RepeatDeeper =
+        Rule.new("repeat.deeper", :repeat, "more than half of the first breaths deeper") do |evidence|
+          if evidence.mostly_deeper?
+            "#{evidence.deeper.size} of #{evidence.rounds.count(&:first_breath)} first breaths deeper."
+          end
+        end
     end
   end
 end

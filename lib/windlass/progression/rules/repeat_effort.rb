@@ -3,11 +3,11 @@
 module Windlass
   module Progression
     module Rules
-      RepeatEffort = Rule.new("repeat.effort", :repeat,
-        "effort 8 or more, under 9") do |evidence|
-        effort = evidence.effort
-        "Effort #{Words.number(effort)} of 10." if effort && effort >= 8 && effort < 9
-      end
+      RepeatEffort =
+        Rule.new("repeat.effort", :repeat, "effort 8 or more, under 9") do |evidence|
+          effort = evidence.effort
+          "Effort #{Words.number(effort)} of 10." if effort && effort >= 8 && effort < 9
+        end
     end
   end
 end

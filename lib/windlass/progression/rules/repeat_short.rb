@@ -3,11 +3,17 @@
 module Windlass
   module Progression
     module Rules
-      RepeatShort = Rule.new("repeat.short", :repeat,
-        "a hold or a sounded exhale under 90 % of its target, but fewer than would ease") do |evidence|
-        short = evidence.short
-        "#{evidence.with_rounds(short, evidence.part)} under 90 % of the target." if short.any? && !evidence.many?(short)
-      end
+      RepeatShort =
+        Rule.new(
+          "repeat.short",
+          :repeat,
+          "a hold or a sounded exhale under 90 % of its target, but fewer than would ease"
+        ) do |evidence|
+          short = evidence.short
+          if short.any? && !evidence.many?(short)
+            "#{evidence.with_rounds(short, evidence.part)} under 90 % of the target."
+          end
+        end
     end
   end
 end

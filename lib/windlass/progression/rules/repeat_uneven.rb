@@ -3,11 +3,17 @@
 module Windlass
   module Progression
     module Rules
-      RepeatUneven = Rule.new("repeat.uneven", :repeat,
-        "more than half of the sounded exhales with the ribs dropped or a stream that flickered") do |evidence|
-        uneven = evidence.uneven
-        "#{evidence.with_rounds(uneven, "exhale")} with the ribs dropped or the stream flickering." if evidence.mostly_uneven?
-      end
+      RepeatUneven =
+        Rule.new(
+          "repeat.uneven",
+          :repeat,
+          "more than half of the sounded exhales with the ribs dropped or a stream that flickered"
+        ) do |evidence|
+          uneven = evidence.uneven
+          if evidence.mostly_uneven?
+            "#{evidence.with_rounds(uneven, "exhale")} with the ribs dropped or the stream flickering."
+          end
+        end
     end
   end
 end

@@ -3,11 +3,16 @@
 module Windlass
   module Progression
     module Rules
-      RepeatUnfinished = Rule.new("repeat.unfinished", :repeat,
-        "fewer rounds or minutes than the dose, a hold left out, or effort, held time or a first breath that is asked for missing") do |evidence|
-        missing = evidence.missing
-        "Not the whole dose: #{Words.list(missing)}." if missing.any?
-      end
+      RepeatUnfinished =
+        Rule.new(
+          "repeat.unfinished",
+          :repeat,
+          "fewer rounds or minutes than the dose, a hold left out, or effort, held time or a first breath that is " \
+          "asked for missing"
+        ) do |evidence|
+          missing = evidence.missing
+          "Not the whole dose: #{Words.list(missing)}." if missing.any?
+        end
     end
   end
 end

@@ -3,10 +3,17 @@
 module Windlass
   module Progression
     module Rules
-      RepeatUnmarked = Rule.new("repeat.unmarked", :repeat,
-        "more than half of what ends at comfort, at the urge or at a cap was not marked") do |evidence|
-        "#{evidence.unmarked.size} of #{Words.count(evidence.rounds.size, evidence.part)} not marked: how long they were nobody knows." if evidence.mostly_unmarked?
-      end
+      RepeatUnmarked =
+        Rule.new(
+          "repeat.unmarked",
+          :repeat,
+          "more than half of what ends at comfort, at the urge or at a cap was not marked"
+        ) do |evidence|
+          if evidence.mostly_unmarked?
+            "#{evidence.unmarked.size} of #{Words.count(evidence.rounds.size, evidence.part)} not marked: how long " \
+            "they were nobody knows."
+          end
+        end
     end
   end
 end

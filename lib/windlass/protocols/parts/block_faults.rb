@@ -8,10 +8,19 @@ module Windlass
 
       # @return [Hash{String, nil => String}] by path within the block
       def self.of(given)
-        return {nil => "#{Error.shown(given)} is not allowed; allowed: protocol, dose, repeats, after"} unless given.is_a?(Hash)
+        unless given.is_a?(Hash)
+          return {nil => "#{Error.shown(given)} is not allowed; allowed: protocol, dose, repeats, after"}
+        end
 
         family = Protocols::ALL.find { |one| one.id == given[:protocol] }
-        return {"protocol" => "#{Error.shown(given[:protocol])} is not allowed; allowed: #{Protocols::ALL.map(&:id).join(", ")}"} if family.nil?
+        if family.nil?
+          return (
+            {
+              "protocol" =>
+                "#{Error.shown(given[:protocol])} is not allowed; allowed: #{Protocols::ALL.map(&:id).join(", ")}"
+            }
+          )
+        end
 
         dose = given[:dose].is_a?(Hash) ? doses(family, given[:dose]) : {"dose" => "is missing"}
         dose.merge(besides(given))
@@ -19,18 +28,37 @@ module Windlass
 
       def self.doses(family, dose)
         breaks = Timeline::Breaks.faults(dose.fetch(:breaks, [])).to_h { |fault| fault.split(/:? /, 2) }
-        family.faults(dose).merge(breaks, Timeline::Said.faults(dose.fetch(:said, {})).transform_keys { |part| ["said", part].compact.join(".") }).transform_keys { |key| "dose.#{key}" }
+        family
+          .faults(dose)
+          .merge(
+            breaks,
+            Timeline::Said.faults(dose.fetch(:said, {})).transform_keys { |part| ["said", part].compact.join(".") }
+          )
+          .transform_keys { |key| "dose.#{key}" }
       end
 
       def self.besides(given)
         unknown = (given.keys - KEYS).to_h { |key| [key.to_s, "is not known here"] }
         repeats, after = given.fetch(:repeats, 1), given[:after]
-        unknown["repeats"] = "#{Error.shown(repeats)} is not allowed; allowed: 1 to #{Blocks::REPEATS.end} times" unless repeats.is_a?(Integer) && Blocks::REPEATS.cover?(repeats)
-        unknown["after"] = "#{Error.shown(after)} is not allowed; allowed: nothing, 1 to #{Blocks::GAP_S.end} s, or #{Blocks::WAIT}" unless between?(after)
+        unless repeats.is_a?(
+          Integer
+        ) && Blocks::REPEATS.cover?(repeats)
+          unknown[
+            "repeats"
+          ] = "#{Error.shown(repeats)} is not allowed; allowed: 1 to #{Blocks::REPEATS.end} times"
+        end
+        unless between?(
+          after
+        )
+          unknown[
+            "after"
+          ] = "#{Error.shown(after)} is not allowed; allowed: nothing, 1 to #{Blocks::GAP_S.end} s, or #{Blocks::WAIT}"
+        end
         unknown
       end
 
-      def self.between?(after) = after.nil? || after == Blocks::WAIT || (after.is_a?(Numeric) && Blocks::GAP_S.cover?(after))
+      def self.between?(after) =
+        after.nil? || after == Blocks::WAIT || (after.is_a?(Numeric) && Blocks::GAP_S.cover?(after))
       private_class_method :doses, :besides, :between?
     end
   end

@@ -3,22 +3,33 @@
 module Windlass
   module Protocols
     # A dose with all that is known of it: what a coach looks at while composing.
-    Composition = Value.define(:protocol, :dose, :timeline, :forecast, :measures) do
-      # @param forecast [Physiology::Forecast, nil] nil where the model has nothing to say
-      # @param measures [Measures::Values, nil] of the athlete; nil: for nobody
-      def initialize(protocol:, dose:, timeline: protocol.compile(dose), forecast: nil, measures: nil)
-        super
-      end
+    Composition =
+      Value.define(:protocol, :dose, :timeline, :forecast, :measures) do
+        # @param forecast [Physiology::Forecast, nil] nil where the model has nothing to say
+        # @param measures [Measures::Values, nil] of the athlete; nil: for nobody
+        def initialize(protocol:, dose:, timeline: protocol.compile(dose), forecast: nil, measures: nil)
+          super
+        end
 
-      # @return [Array<Array(Integer, Physiology::HoldForecast)>] numbers of holds, and what is forecast of them
-      def holds(&block) = forecast.nil? ? [] : forecast.holds.each.with_index(1).map { |hold, number| [number, hold] }.select { |_, hold| block.call(hold) }
+        # @return [Array<Array(Integer, Physiology::HoldForecast)>] numbers of holds, and what is forecast of them
+        def holds(&block) =
+          if forecast.nil?
+            []
+          else
+            forecast
+              .holds
+              .each
+              .with_index(1)
+              .map { |hold, number| [number, hold] }
+              .select { |_, hold| block.call(hold) }
+          end
 
-      # @return [Symbol] the parameter that shapes that part of the session; the first one where none says so
-      def key_of(*shapes)
-        shapes.each { |shape| (found = protocol.parameters.find { |one| one.shapes == shape }) && (return found.key) }
-        protocol.parameters.first&.key || :blocks
+        # @return [Symbol] the parameter that shapes that part of the session; the first one where none says so
+        def key_of(*shapes)
+          shapes.each { |shape| (found = protocol.parameters.find { |one| one.shapes == shape }) && (return found.key) }
+          protocol.parameters.first&.key || :blocks
+        end
       end
-    end
 
     # Something that is to be minded about a dose, beside the number that causes it.
     # level: :danger, :care or :note.
@@ -27,40 +38,72 @@ module Windlass
     # What is looked for, strongest first. A finding is a line here. Bounds: docs/gas-model.md and progression.md.
     module Findings
       LOOKED_FOR = [
-        ->(one) {
+        ->(one) do
           past = one.holds(&:past_floor?)
           [one.key_of(:hold), :danger, "#{numbers(past)} past the oxygen floor#{floor_words(past)}."] if past.any?
-        },
-        ->(one) {
+        end,
+        ->(one) do
           inverted = one.holds { |hold| hold.margin == :inverted }
-          [one.key_of(:breathing, :hold), :danger, "#{numbers(inverted)}: margin inverted, the urge would come too late to protect."] if inverted.any?
-        },
-        ->(one) {
+          if inverted.any?
+            [
+              one.key_of(:breathing, :hold),
+              :danger,
+              "#{numbers(inverted)}: margin inverted, the urge would come too late to protect."
+            ]
+          end
+        end,
+        ->(one) do
           over = one.holds(&:over_breathed?)
           next if over.empty?
 
           strongest = over.map { |_, hold| hold.co2_washout }.max
-          called = one.protocol.spares?(one.dose) ? "A few full breaths" : "Over-breathed#{" strongly" if over.any? { |_, hold| hold.strongly_over_breathed? }}"
-          [one.key_of(:breathing, :rest, :hold), :care, "#{called}: #{Words.number(strongest)} mmHg of carbon dioxide washed out. No water for 12 hours after it."]
-        },
-        ->(one) {
+          called =
+            if one.protocol.spares?(one.dose)
+              "A few full breaths"
+            else
+              "Over-breathed#{" strongly" if over.any? { |_, hold| hold.strongly_over_breathed? }}"
+            end
+          [
+            one.key_of(:breathing, :rest, :hold),
+            :care,
+            "#{called}: #{Words.number(strongest)} mmHg of carbon dioxide washed out. No water for 12 hours after it."
+          ]
+        end,
+        ->(one) do
           tight = one.holds { |hold| hold.margin == :tight && hold.near_margin? }
-          [one.key_of(:hold), :care, "#{numbers(tight)}: margin tight, under #{Words.number(Physiology::CLEAR_MARGIN_S)} s."] if tight.any?
-        },
-        ->(one) {
+          if tight.any?
+            [
+              one.key_of(:hold),
+              :care,
+              "#{numbers(tight)}: margin tight, under #{Words.number(Physiology::CLEAR_MARGIN_S)} s."
+            ]
+          end
+        end,
+        ->(one) do
           next unless one.forecast && one.protocol.waits_for_urge?(one.dose)
 
-          late = one.timeline.holds.zip(one.forecast.holds).reject { |place, hold| place.segment.until != :cap || hold.urge_within? }
-          [:hold_s, :danger, "The urge would come only after the limit: a full retention needs a planned length."] if late.any?
-        },
-        ->(one) {
+          late =
+            one
+              .timeline
+              .holds
+              .zip(one.forecast.holds)
+              .reject { |place, hold| place.segment.until != :cap || hold.urge_within? }
+          if late.any?
+            [:hold_s, :danger, "The urge would come only after the limit: a full retention needs a planned length."]
+          end
+        end,
+        ->(one) do
           best = one.measures&.maximal_hold_s
           longest = one.protocol.longest_hold_s(one.dose)
           next if best.nil? || !one.protocol.needs.key?(:maximal_hold_s)
 
           share = (longest * 100r / best).round
-          [one.key_of(:hold), (share > MOST_SHARE) ? :care : :note, "#{share} % of the maximal hold#{", more than a table asks for" if share > MOST_SHARE}."]
-        }
+          [
+            one.key_of(:hold),
+            (share > MOST_SHARE) ? :care : :note,
+            "#{share} % of the maximal hold#{", more than a table asks for" if share > MOST_SHARE}."
+          ]
+        end
       ].freeze
       # No ladder goes beyond this share of the maximal hold, percent.
       MOST_SHARE = 80
@@ -68,7 +111,10 @@ module Windlass
       # @param composition [Composition]
       # @return [Array<Finding>]
       def self.of(composition)
-        (LOOKED_FOR.filter_map { |look| look.call(composition) } + composition.protocol.warnings(composition.dose, composition.measures)).map { |key, level, text| Finding.new(key: key, level: level, text: text) }
+        (
+          LOOKED_FOR.filter_map { |look| look.call(composition) } +
+            composition.protocol.warnings(composition.dose, composition.measures)
+        ).map { |key, level, text| Finding.new(key: key, level: level, text: text) }
       end
 
       def self.numbers(holds) = "#{(holds.size == 1) ? "Hold" : "Holds"} #{Words.list(holds.map(&:first))}"

@@ -7,7 +7,17 @@ module Windlass
       A4_HZ = 440.0
       SEMITONES = 12
       # Semitones from A4.
-      FROM_A4 = {"A2" => -24, "C3" => -21, "E3" => -17, "G3" => -14, "A3" => -12, "C4" => -9, "E4" => -5, "G4" => -2, "A4" => 0}.freeze
+      FROM_A4 = {
+        "A2" => -24,
+        "C3" => -21,
+        "E3" => -17,
+        "G3" => -14,
+        "A3" => -12,
+        "C4" => -9,
+        "E4" => -5,
+        "G4" => -2,
+        "A4" => 0
+      }.freeze
       CHOICES = {"none" => "none", **FROM_A4.to_h { |name, _| [name, name] }}.freeze
 
       # @param name [String] of {CHOICES}

@@ -6,7 +6,7 @@ module Windlass
     module Pace
       # Breaths a minute; and a count so short is no calm count any more.
       MOST_A_MINUTE = 20
-      SHORTEST_COUNT_S = 1/2r
+      SHORTEST_COUNT_S = 1 / 2r
 
       # @param count_s [Numeric] seconds of a count
       # @param counts [Numeric] of one breath, holds included

@@ -2,16 +2,21 @@
 
 module Windlass
   module Protocols
-    # Parts that many families have, each with the numbers a coach may set of it under *More*: how a session begins, what
-    # follows a hold, how far a breath out goes. A family extends its class with this, and writes with {Written}.
+    # Parts that many families have, each with the numbers a coach may set of it under *More*: how a session begins,
+    # what follows a hold, how far a breath out goes. A family extends its class with this, and writes with {Written}.
     module Parts
       # A breath that nobody hurries, where breaths are counted.
       BREATH_S = 5
-      # Who comes from a work set has that behind them, seconds: ten repetitions of two seconds, as loaded holds count them.
+      # Who comes from a work set has that behind them, seconds: ten repetitions of two seconds, as loaded holds count
+      # them.
       WORK_SET_S = 20
 
-      ENTERED = {"none" => "rested", "light" => "warm, from light exercises", "moderate" => "worked up, from moderate exercises",
-                 "vigorous" => "spent, from a hard work set"}.freeze
+      ENTERED = {
+        "none" => "rested",
+        "light" => "warm, from light exercises",
+        "moderate" => "worked up, from moderate exercises",
+        "vigorous" => "spent, from a hard work set"
+      }.freeze
 
       # Where a breath out ends, and how deep that is: of half of a big breath, the share of the inspiratory capacity.
       OUT_TO = {"passive" => "passive", "half" => "half of the breath", "complete" => "complete"}.freeze
@@ -27,7 +32,9 @@ module Windlass
       # After every hold: by the clock, or so many breaths.
       def rests(seconds, range = 0..600, breaths: true)
         detail :rest_s, "rest", :s, range, step: 5, shapes: :rest, usual: seconds
-        detail :rest_breaths, "rest, in breaths", :breaths, 1..12, step: 1, shapes: :rest, telling: "rest of %s" if breaths
+        if breaths
+          detail :rest_breaths, "rest, in breaths", :breaths, 1..12, step: 1, shapes: :rest, telling: "rest of %s"
+        end
       end
 
       # How each is said; what is passive is said as the family says it.
@@ -40,7 +47,14 @@ module Windlass
           effort = usual.key?(:entered) ? setting(dose, :entered).to_sym : :none
           return [] if effort == :none
 
-          [Timeline::Segment.new(kind: :breathe, ms: WORK_SET_S * 1000, rate: Physiology::Effort::RATES.fetch(effort), mets: Physiology::Effort::METS.fetch(effort))]
+          [
+            Timeline::Segment.new(
+              kind: :breathe,
+              ms: WORK_SET_S * 1000,
+              rate: Physiology::Effort::RATES.fetch(effort),
+              mets: Physiology::Effort::METS.fetch(effort)
+            )
+          ]
         end
 
         private
@@ -50,7 +64,9 @@ module Windlass
         # @param taken_s [Numeric] of the rest that other parts took already
         def rest(line, dose, cue, taken_s: 0)
           breaths = dose[:rest_breaths]
-          return line.breathe(breaths * BREATH_S, breaths: breaths, cue: "#{Words.count(breaths, "breath")}, calm") if breaths
+          if breaths
+            return line.breathe(breaths * BREATH_S, breaths: breaths, cue: "#{Words.count(breaths, "breath")}, calm")
+          end
 
           line.breathe([setting(dose, :rest_s) - taken_s, 0].max, cue: cue)
         end
@@ -62,9 +78,12 @@ module Windlass
         def breathe_out(line, seconds, how, cue:, passive:, **details)
           details[:cue] = "#{cue}, #{OUT_SAID.fetch(how, passive)}"
           case how
-          when "half" then line.exhale(seconds, to: :passive, depth: HALF_OUT, told: "half out", **details)
-          when "complete" then line.exhale(seconds, to: :residual, **details)
-          else line.exhale(seconds, to: :passive, **details)
+          when "half"
+            line.exhale(seconds, to: :passive, depth: HALF_OUT, told: "half out", **details)
+          when "complete"
+            line.exhale(seconds, to: :residual, **details)
+          else
+            line.exhale(seconds, to: :passive, **details)
           end
         end
       end

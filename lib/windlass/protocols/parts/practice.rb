@@ -2,8 +2,8 @@
 
 module Windlass
   module Protocols
-    # Practice lines before voice work: the breath in alone; in and keep; then the whole is what follows. Common practice, no
-    # source.
+    # Practice lines before voice work: the breath in alone; in and keep; then the whole is what follows. Common
+    # practice, no source.
     module Practice
       LINES = {"none" => "none", "in" => "in alone", "keep" => "in alone, then in and keep"}.freeze
 

@@ -2,8 +2,8 @@
 
 module Windlass
   module Protocols
-    # What every protocol family answers. A dose is a frozen Hash, keyed by the family's parameters; `breaks`, where it has
-    # any, are single rounds that leave the pattern.
+    # What every protocol family answers. A dose is a frozen Hash, keyed by the family's parameters; `breaks`, where it
+    # has any, are single rounds that leave the pattern.
     #
     # A family says what it is with `about`, `parameter`, `detail`, `settles`, `rests` and `lever`, and defines
     # `starting_dose(measures)`, `write(line, dose)` and `pattern_in_words(dose)`.
@@ -20,9 +20,11 @@ module Windlass
           parameters << Parameter.new(key: key, words: words, unit: unit, range: range, **more)
         end
 
-        # A parameter that few change: it stands under *More*, no ladder moves it, and a dose without it has what is usual.
+        # A parameter that few change: it stands under *More*, no ladder moves it, and a dose without it has what is
+        # usual.
         # @see Parameter
-        def detail(key, words, unit = nil, range = nil, **more) = parameter(key, words, unit, range, folded: true, optional: true, **more)
+        def detail(key, words, unit = nil, range = nil, **more) =
+          parameter(key, words, unit, range, folded: true, optional: true, **more)
 
         # @see Lever; words and unit are those of the parameter
         def lever(key, **more)
@@ -42,7 +44,9 @@ module Windlass
 
       Facts.members.each { |fact| define_method(fact) { self.class.facts[fact] } }
 
-      %i[holds over_breathing strenuous once_a_day watched opt_in by_minutes ribs_asked].each { |fact| define_method(:"#{fact}?") { public_send(fact) } }
+      %i[holds over_breathing strenuous once_a_day watched opt_in by_minutes ribs_asked].each do |fact|
+        define_method(:"#{fact}?") { public_send(fact) }
+      end
 
       # @return [Array<Parameter>] in the order in which they are set
       def parameters = self.class.parameters.partition { |one| !one.folded }.flatten(1)
@@ -83,8 +87,15 @@ module Windlass
       def lacking(measures)
         needs.each do |measure, least|
           has = measures[measure] or return "#{name} needs #{Measures::NAMES.fetch(measure)} first."
-          return "A control pause of #{Words.seconds(has)} doses nothing: measure again. #{Measures::DOSING_S.begin} to #{Measures::DOSING_S.end} s can." if measure == :control_pause_s && !Measures::DOSING_S.cover?(has)
-          return "#{name} needs #{Measures::NAMES.fetch(measure)} of #{least} s or more; it is #{Words.seconds(has)}." if has < least
+          if measure == :control_pause_s && !Measures::DOSING_S.cover?(has)
+            return (
+              "A control pause of #{Words.seconds(has)} doses nothing: measure again. #{Measures::DOSING_S.begin} " \
+              "to #{Measures::DOSING_S.end} s can."
+            )
+          end
+          if has < least
+            return "#{name} needs #{Measures::NAMES.fetch(measure)} of #{least} s or more; it is #{Words.seconds(has)}."
+          end
         end
         nil
       end
@@ -99,9 +110,14 @@ module Windlass
         Timeline::Said.apply(fitted, dose.fetch(:said, {}))
       end
 
-      # @return [String] the dose as a coach says it: the pattern, what differs from the usual, rounds that leave the pattern
+      # @return [String] the dose as a coach says it: the pattern, what differs from the usual, rounds that leave the
+      #   pattern
       def in_words(dose)
-        [pattern_in_words(dose), *details_in_words(dose), *Timeline::Breaks.in_words(dose.fetch(:breaks, []), last: last_round(dose))].join(", ")
+        [
+          pattern_in_words(dose),
+          *details_in_words(dose),
+          *Timeline::Breaks.in_words(dose.fetch(:breaks, []), last: last_round(dose))
+        ].join(", ")
       end
 
       # @return [String] the dose where there is little room
@@ -126,23 +142,31 @@ module Windlass
       # @return [Protocol] under which it is prescribed
       def named(_name) = self
 
-      # @return [Array<Symbol>] columns that are asked about before every session; those of single doses are asked by the ladder
+      # @return [Array<Symbol>] columns that are asked about before every session; those of single doses are asked by
+      #   the ladder
       def asked_columns = [column].compact
 
       # @param compiled [Timeline::Compiled, nil] of that dose, where it is there already
       # @return [Set<Integer>] numbers of the holds after which a first breath is asked for
       def asked_holds(dose, compiled = nil)
         case first_breath
-        when :never then Set.new
-        when :hold then (compiled || compile(dose)).holds.to_set(&:number)
-        when :end then (compiled || compile(dose)).holds.last(1).to_set(&:number)
-        else asked_after(dose)
+        when :never
+          Set.new
+        when :hold
+          (compiled || compile(dose)).holds.to_set(&:number)
+        when :end
+          (compiled || compile(dose)).holds.last(1).to_set(&:number)
+        else
+          asked_after(dose)
         end
       end
 
       # @return [Set<Integer>] numbers of the holds after which a first breath is asked for, where not after each
       def asked_after(dose)
-        parts = compile(dose).holds.group_by { |place| [place.segment.round, (place.segment.cycle if first_breath == :cycle)] }
+        parts =
+          compile(dose).holds.group_by do |place|
+            [place.segment.round, (place.segment.cycle if first_breath == :cycle)]
+          end
         parts.values.map { |holds| holds.last.number }.to_set
       end
 
@@ -170,10 +194,12 @@ module Windlass
       def washout_limit(_segment) = nil
 
       # @param dose [Hash, nil] nil: not known
-      # @return [Boolean] a dry drill, before whose holds so few deep breaths come that what they wash out is no over-breathing
+      # @return [Boolean] a dry drill, before whose holds so few deep breaths come that what they wash out is no
+      #   over-breathing
       def spares?(dose) = drill? && !dose.nil? && Timeline::DeepBreaths.few?(compile(dose))
 
-      # @return [Boolean] nothing in it breathes too much on purpose, and it is neither a table nor a long hold: of those there is one a day
+      # @return [Boolean] nothing in it breathes too much on purpose, and it is neither a table nor a long hold: of
+      #   those there is one a day
       def drill? = !over_breathing? && !once_a_day?
 
       # @param _dose [Hash, nil]
@@ -181,7 +207,8 @@ module Windlass
       # @return [Boolean] it comes with a workout, as often as that does, while its first breaths stay smooth
       def daily?(_dose, _measures) = false
 
-      # @return [Boolean] its holds end at the urge, and are only offered where that is forecast to come before their cap
+      # @return [Boolean] its holds end at the urge, and are only offered where that is forecast to come before their
+      #   cap
       def waits_for_urge?(_dose) = false
 
       # @return [String, nil] what the gas model cuts of a dose as it was typed, and why
@@ -210,7 +237,8 @@ module Windlass
 
       # @param one [Hash, nil] nil: not known, and the same as none
       # @return [Boolean] two doses of one rung
-      def same_dose?(one, other) = one == other || (computed.any? && [one, other].all? && one.except(*computed) == other.except(*computed))
+      def same_dose?(one, other) =
+        one == other || (computed.any? && [one, other].all? && one.except(*computed) == other.except(*computed))
 
       # Sets that together make one session, on one day.
       def sets(dose) = dose.fetch(:sets, 1)
@@ -229,7 +257,8 @@ module Windlass
       end
 
       # @param compiled [Timeline::Compiled] of a dose
-      # @return [Array<Timeline::Compiled::Placed, Timeline::Compiled::Sounded>] what is judged of it: holds, or sounded exhales
+      # @return [Array<Timeline::Compiled::Placed, Timeline::Compiled::Sounded>] what is judged of it: holds, or sounded
+      #   exhales
       def judged_parts(compiled) = compiled.judged(judged)
 
       # @return [Integer] judged parts that a whole session of this dose has to have
@@ -241,7 +270,9 @@ module Windlass
       # @return [Hash] half of what an ease at the lowest rung halves; counted things stay whole
       def halved(dose)
         half = dose[halves]/2r
-        dose.merge(halves => Numbers.plain((parameters.find { |one| one.key == halves }.unit == :min) ? half : half.ceil)).freeze
+        dose.merge(
+          halves => Numbers.plain((parameters.find { |one| one.key == halves }.unit == :min) ? half : half.ceil)
+        ).freeze
       end
 
       # @return [Hash] the dose whose half it is
@@ -252,16 +283,24 @@ module Windlass
       def shorter_holds?(dose, than, _block = nil) = longest_hold_s(dose) < longest_hold_s(than)
 
       # A light day: holds shorter by a fifth, down to five seconds; two thirds of the rounds.
-      LIGHT_HOLD = 4/5r
-      LIGHT_ROUNDS = 2/3r
+      LIGHT_HOLD = 4 / 5r
+      LIGHT_ROUNDS = 2 / 3r
       LIGHT_STEP_S = 5
 
       # @return [Hash]
       def lightened(dose)
-        shorter = parameters.select { |one| one.shapes == :hold && one.unit == :s && dose[one.key] }.to_h do |one|
-          [one.key, light_hold(dose[one.key], one.range.begin)]
-        end
-        breaks = dose[:breaks]&.map { |one| one[:hold_s] ? one.merge(hold_s: light_hold(one[:hold_s], Timeline::Breaks::LENGTHS_S[:hold_s].begin)).freeze : one }
+        shorter =
+          parameters
+            .select { |one| one.shapes == :hold && one.unit == :s && dose[one.key] }
+            .to_h { |one| [one.key, light_hold(dose[one.key], one.range.begin)] }
+        breaks =
+          dose[:breaks]&.map do |one|
+            if one[:hold_s]
+              one.merge(hold_s: light_hold(one[:hold_s], Timeline::Breaks::LENGTHS_S[:hold_s].begin)).freeze
+            else
+              one
+            end
+          end
         dose.merge(shorter, {breaks: breaks&.freeze}.compact, halves => (dose[halves] * LIGHT_ROUNDS).ceil).freeze
       end
 
@@ -307,10 +346,13 @@ module Windlass
 
       # What few change is told only where it was changed.
       def details_in_words(dose)
-        parameters.select { |one| one.folded && dose.key?(one.key) && dose[one.key] != one.usual }.map { |one| one.told(dose[one.key]) }
+        parameters
+          .select { |one| one.folded && dose.key?(one.key) && dose[one.key] != one.usual }
+          .map { |one| one.told(dose[one.key]) }
       end
 
-      def light_hold(hold_s, least_s) = [Numbers.plain(Numbers.down_to_multiple(hold_s * LIGHT_HOLD, light_step_s)), least_s].max
+      def light_hold(hold_s, least_s) =
+        [Numbers.plain(Numbers.down_to_multiple(hold_s * LIGHT_HOLD, light_step_s)), least_s].max
     end
   end
 end

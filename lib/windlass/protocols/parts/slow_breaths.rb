@@ -8,20 +8,25 @@ module Windlass
       CALLS = {120 => "Two more minutes", 60 => "Last minute"}.freeze
 
       # @return [Array<Array(Integer, String)>] milliseconds of the session's clock
-      def self.calls(minutes) = CALLS.filter_map { |before_s, words| [((minutes * 60 - before_s) * 1000).round, words] if minutes * 60 > before_s }
+      def self.calls(minutes) =
+        CALLS.filter_map do |before_s, words|
+          [((minutes * 60 - before_s) * 1000).round, words] if minutes * 60 > before_s
+        end
 
       # @param seconds [Numeric] to fill
       # @param cues [Array(String, String)] in, out
       # @param told [String, nil] what the deck says of the breath in
       # @param numbered [Boolean] each breath is a round
       def self.write(line, seconds, in_s, out_s, cues:, told: nil, numbered: false)
-        each_ms(seconds, in_s + out_s).each.with_index(1) do |breath_ms, number|
-          in_ms = (breath_ms * in_s / (in_s + out_s).to_r).floor
-          line.within(**(numbered ? {round: number} : {})) do
-            line.inhale(Rational(in_ms, 1000), to: :easy, route: :nose, told: told, cue: cues.first)
-            line.exhale(Rational(breath_ms - in_ms, 1000), to: :passive, cue: cues.last)
+        each_ms(seconds, in_s + out_s)
+          .each
+          .with_index(1) do |breath_ms, number|
+            in_ms = (breath_ms * in_s / (in_s + out_s).to_r).floor
+            line.within(**(numbered ? {round: number} : {})) do
+              line.inhale(Rational(in_ms, 1000), to: :easy, route: :nose, told: told, cue: cues.first)
+              line.exhale(Rational(breath_ms - in_ms, 1000), to: :passive, cue: cues.last)
+            end
           end
-        end
       end
 
       # @return [Array<Integer>] milliseconds of each breath

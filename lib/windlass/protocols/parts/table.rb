@@ -19,24 +19,34 @@ module Windlass
       # @param rests_s [Array<Numeric>] before each hold
       # @param holds_s [Array<Numeric>]
       def table(line, dose, rests_s, holds_s)
-        rests_s.zip(holds_s).each.with_index(1) do |(rest_s, hold_s), round|
-          line.within(round: round, phase: :rest) do
-            release(line, dose) if round > 1
-            between(line, dose, rest_s, first: round == 1)
-            fill(line, dose)
+        rests_s
+          .zip(holds_s)
+          .each
+          .with_index(1) do |(rest_s, hold_s), round|
+            line.within(round: round, phase: :rest) do
+              release(line, dose) if round > 1
+              between(line, dose, rest_s, first: round == 1)
+              fill(line, dose)
+            end
+            line.hold(hold_s, round: round, phase: :work, cue: "Hold, full and soft")
           end
-          line.hold(hold_s, round: round, phase: :work, cue: "Hold, full and soft")
-        end
         recover(line, dose)
       end
 
       # Some breathing there always is, however long the breaths out and in are.
       def between(line, dose, rest_s, first:)
         breaths = first ? nil : dose[:rest_breaths]
-        return line.breathe(breaths * Parts::BREATH_S, breaths: breaths, cue: "Recovery breaths, as calm as they come") if breaths
+        if breaths
+          return (
+            line.breathe(breaths * Parts::BREATH_S, breaths: breaths, cue: "Recovery breaths, as calm as they come")
+          )
+        end
 
         taken_s = setting(dose, :fill_s) + (first ? 0 : setting(dose, :out_s))
-        line.breathe([rest_s - taken_s, Timeline::Breaks::SHORTEST_MS / 1000].max, cue: "Breathe naturally, nothing deep")
+        line.breathe(
+          [rest_s - taken_s, Timeline::Breaks::SHORTEST_MS / 1000].max,
+          cue: "Breathe naturally, nothing deep"
+        )
       end
 
       def fill(line, dose) = line.inhale(setting(dose, :fill_s), to: :full, cue: "One full breath in")

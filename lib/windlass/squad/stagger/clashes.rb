@@ -19,15 +19,23 @@ module Windlass
 
         # @return [Numeric] seconds in which both hold, where the other starts so much later
         def self.both_hold(one, other, later)
-          one.holds.product(other.holds).sum { |(mine, mine_s), (theirs, theirs_s)| common(mine, mine_s, theirs + later, theirs_s) }
+          one
+            .holds
+            .product(other.holds)
+            .sum { |(mine, mine_s), (theirs, theirs_s)| common(mine, mine_s, theirs + later, theirs_s) }
         end
 
         # @return [Numeric] seconds that two stretches have in common
-        def self.common(mine, mine_s, theirs, theirs_s) = [[mine + mine_s, theirs + theirs_s].min - [mine, theirs].max, 0].max
+        def self.common(mine, mine_s, theirs, theirs_s) =
+          [[mine + mine_s, theirs + theirs_s].min - [mine, theirs].max, 0].max
 
         # @return [Array(Integer, Float, Numeric)] collisions, overlapping seconds, common end
         def cost(starts)
-          [collisions_at(starts), sum(@overlaps, starts).round(3), starts.zip(lanes).map { |start, lane| start + lane.seconds }.max || 0]
+          [
+            collisions_at(starts),
+            sum(@overlaps, starts).round(3),
+            starts.zip(lanes).map { |start, lane| start + lane.seconds }.max || 0
+          ]
         end
 
         def collisions_at(starts) = sum(@collisions, starts)
@@ -59,7 +67,10 @@ module Windlass
 
         # What a lane has with all others together, by each second at which it may start.
         def totals(table, lane, starts)
-          by_start = starts.each_with_index.filter_map { |start, other| table[other][lane]&.slice(@latest_s - start, @latest_s + 1) if start && other != lane }
+          by_start =
+            starts.each_with_index.filter_map do |start, other|
+              table[other][lane]&.slice(@latest_s - start, @latest_s + 1) if start && other != lane
+            end
           by_start.empty? ? Array.new(@latest_s + 1, 0) : by_start.transpose.map(&:sum)
         end
 
@@ -77,15 +88,17 @@ module Windlass
         def collisions(one, other, gap_s)
           steps = Array.new(2 * latest_s + 2, 0)
           farthest = latest_s + gap_s
-          one.first_breaths.product(other.first_breaths) do |mine, theirs|
-            apart = mine - theirs
-            next unless apart.abs < farthest
+          one
+            .first_breaths
+            .product(other.first_breaths) do |mine, theirs|
+              apart = mine - theirs
+              next unless apart.abs < farthest
 
-            from = [(apart - gap_s).floor + 1, -latest_s].max
-            to = [(apart + gap_s).ceil - 1, latest_s].min
-            steps[from + latest_s] += 1
-            steps[to + latest_s + 1] -= 1
-          end
+              from = [(apart - gap_s).floor + 1, -latest_s].max
+              to = [(apart + gap_s).ceil - 1, latest_s].min
+              steps[from + latest_s] += 1
+              steps[to + latest_s + 1] -= 1
+            end
           running(steps)
         end
 
@@ -96,13 +109,15 @@ module Windlass
 
         def overlaps(one, other)
           found = Array.new(2 * latest_s + 1, 0.0)
-          one.holds.product(other.holds) do |(mine, mine_s), (theirs, theirs_s)|
-            from = [(mine - theirs - theirs_s).ceil, -latest_s].max
-            to = [(mine + mine_s - theirs).floor, latest_s].min
-            from.upto(to) do |later|
-              found[later + latest_s] += Clashes.common(mine, mine_s, theirs + later, theirs_s)
+          one
+            .holds
+            .product(other.holds) do |(mine, mine_s), (theirs, theirs_s)|
+              from = [(mine - theirs - theirs_s).ceil, -latest_s].max
+              to = [(mine + mine_s - theirs).floor, latest_s].min
+              from.upto(to) do |later|
+                found[later + latest_s] += Clashes.common(mine, mine_s, theirs + later, theirs_s)
+              end
             end
-          end
           found
         end
       end

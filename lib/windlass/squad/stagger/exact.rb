@@ -3,8 +3,8 @@
 module Windlass
   module Squad
     module Stagger
-      # All arrangements of up to three lanes. What two do to each other hangs on how far they are apart, so that some lane
-      # starts at once.
+      # All arrangements of up to three lanes. What two do to each other hangs on how far they are apart, so that some
+      # lane starts at once.
       module Exact
         def self.starts(squad)
           best, best_cost = [], nil

@@ -23,7 +23,8 @@ module Windlass
 
         private
 
-        def latest(lane) = @ends_s ? (@ends_s - @squad.lanes[lane].seconds).floor.clamp(0, @squad.latest_s) : @squad.latest_s
+        def latest(lane) =
+          @ends_s ? (@ends_s - @squad.lanes[lane].seconds).floor.clamp(0, @squad.latest_s) : @squad.latest_s
 
         def place(placed, room)
           return placed if room.empty?
@@ -31,7 +32,8 @@ module Windlass
 
           lane, bits = room.min_by { |one, open| [open.to_s(2).count("1"), one] }
           each_start(bits) do |start|
-            left = room.except(lane).to_h { |other, open| [other, open & (apart(lane, other) >> (@squad.latest_s - start))] }
+            left =
+              room.except(lane).to_h { |other, open| [other, open & (apart(lane, other) >> (@squad.latest_s - start))] }
             next if left.value?(0)
 
             found = place(placed.merge(lane => start), left)

@@ -3,9 +3,9 @@
 module Windlass
   module Squad
     module Stagger
-      # More lanes: several orders in which lane after lane is put where it does least, and a search for an arrangement without
-      # collisions, the lane with the least room first; each then moved lane by lane until nothing moves. The best of them is tried again
-      # with less and less time until the common end.
+      # More lanes: several orders in which lane after lane is put where it does least, and a search for an arrangement
+      # without collisions, the lane with the least room first; each then moved lane by lane until nothing moves. The
+      # best of them is tried again with less and less time until the common end.
       module Search
         TIGHTENED = 2
         # A try with less time looks at fewer: it is one of several.
@@ -13,7 +13,14 @@ module Windlass
 
         def self.starts(squad)
           free = Free.new(squad).starts
-          best = pick(squad, [(settled(squad, free) if free), *orders(squad).map { |order| settled(squad, greedy(squad, order)) }].compact)
+          best =
+            pick(
+              squad,
+              [
+                (settled(squad, free) if free),
+                *orders(squad).map { |order| settled(squad, greedy(squad, order)) }
+              ].compact
+            )
           squad.collisions_at(best).zero? ? tightened(squad, best) : best
         end
 
@@ -73,7 +80,12 @@ module Windlass
         end
 
         def self.best(squad, lane, starts)
-          others_end = starts.each_index.reject { |other| other == lane }.map { |other| starts[other] + squad.lanes[other].seconds }.max || 0
+          others_end =
+            starts
+              .each_index
+              .reject { |other| other == lane }
+              .map { |other| starts[other] + squad.lanes[other].seconds }
+              .max || 0
           squad.least(lane, starts).min_by { |start| [[start + squad.lanes[lane].seconds, others_end].max, start] }
         end
         private_class_method :pick, :orders, :tightened, :greedy, :settled, :moved_to_rest, :best
