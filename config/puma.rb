@@ -6,14 +6,15 @@ require_relative "../app/collecting"
 require_relative "../app/listening"
 require_relative "../app/worker"
 
-# Some processes of few threads: Ruby computes one thing at a time in each, and who shares one waits for the other's page; more processes
-# than cores share these fairly (bench/load). SQLite writes one at a time in all of them. Nothing that one process keeps is needed by
-# another. On this machine only, unless told otherwise.
+# Some processes of few threads: Ruby computes one thing at a time in each, and who shares one waits for the other's
+# page; more processes than cores share these fairly (bench/load). SQLite writes one at a time in all of them. Nothing
+# that one process keeps is needed by another. On this machine only, unless told otherwise.
 environment "production"
 threads 1, Integer(ENV.fetch("WINDLASS_THREADS", 3))
 processes = Integer(ENV.fetch("WINDLASS_WORKERS", (Etc.nprocessors > 1) ? (2 * Etc.nprocessors).clamp(2, 4) : 0))
 workers processes
-# A connection that is kept stays with its process, however busy that is: each request goes to the one that is free (bench/load).
+# A connection that is kept stays with its process, however busy that is: each request goes to the one that is free
+# (bench/load).
 enable_keep_alives false
 begin
   bind Windlass::Listening.address

@@ -9,18 +9,10 @@ module Windlass
           type: "string",
           contentEncoding: "base64"
         },
-        integer: {
-          type: "integer"
-        },
-        float: {
-          type: "number"
-        },
-        boolean: {
-          type: "boolean"
-        },
-        json: {
-          type: %w[array object]
-        },
+        integer: {type: "integer"},
+        float: {type: "number"},
+        boolean: {type: "boolean"},
+        json: {type: %w[array object]},
         text: {
           type: "string",
           maxLength: Reader::MOST_CHARACTERS
@@ -51,9 +43,7 @@ module Windlass
               minimum: 1,
               maximum: VERSION
             },
-            of: {
-              enum: %w[place athlete]
-            },
+            of: {enum: %w[place athlete]},
             place: {
               type: "object",
               properties: PLACE.to_h { |name| [name, {type: "string"}] },

@@ -21,9 +21,7 @@ module Windlass
             ["Where", place.site.empty? ? " " : place.site],
             ["Heard of at", @sheet.emergency_notes.any? ? @sheet.emergency_heard_at : " "]
           ],
-          widths: {
-            0 => 150
-          },
+          widths: {0 => 150},
           header: false
         )
         heading("What was noted", 15)
@@ -34,9 +32,7 @@ module Windlass
               *@sheet.emergency_notes.map { |note| [note.at, note.words] },
               *@sheet.noted.map { |words| ["", words] }
             ],
-            widths: {
-              0 => 80
-            }
+            widths: {0 => 80}
           )
         end
         said = @sheet.session.symptoms

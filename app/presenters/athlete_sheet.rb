@@ -53,8 +53,8 @@ module Windlass
         [
           (
             if athlete.control_pause_use == "paused"
-              "The control pause is paused: quiet breathing comes " \
-              "first.#{" Asked again on #{Words.date(athlete.control_pause_again_on)}." if athlete.control_pause_again_on}"
+              again = athlete.control_pause_again_on&.then { |day| "Asked again on #{Words.date(day)}." }
+              ["The control pause is paused: quiet breathing comes first.", *again].join(" ")
             end
           ),
           ("Uneasy with a blocked nose: never chase the score." if athlete.nervous),

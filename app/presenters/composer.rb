@@ -36,8 +36,10 @@ module Windlass
       end
 
       # @return [String] `ends small holds, rung 3 of 8, since 12 October 2026`
-      def ends_words =
-        "ends #{running.name.downcase}#{Actions::Prescribe.place_words(running, Time.new(@today.year, @today.month, @today.day))&.prepend(", ")}"
+      def ends_words
+        place = Actions::Prescribe.place_words(running, Time.new(@today.year, @today.month, @today.day))
+        ["ends #{running.name.downcase}", *place].join(", ")
+      end
 
       # @return [String, nil] why it is not for this athlete at all
       def barred = (Actions::Prescribe.barred(athlete, protocol, dose, on: @today) if athlete && valid?)

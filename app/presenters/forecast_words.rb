@@ -48,8 +48,8 @@ module Windlass
 
       def self.margin_words(holds)
         margins = holds.filter_map(&:margin).tally
-        "Margin: " \
-        "#{Words.list(margins.map { |kind, count| [(count unless margins.size == 1), kind, MEANT[kind]].compact.join(" ") })}."
+        each = margins.map { |kind, count| [(count unless margins.size == 1), kind, MEANT[kind]].compact.join(" ") }
+        "Margin: #{Words.list(each)}."
       end
 
       MEANT = {tight: "(oxygen gets low soon after the urge)", inverted: "(oxygen gets low before the urge)"}.freeze

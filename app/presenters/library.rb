@@ -121,8 +121,10 @@ module Windlass
         {
           dose: protocol.in_words(fitted),
           line: Miniature.new(timeline, body),
-          numbers:
-            "#{Words.length(timeline.total_ms / 1000)}#{", #{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?}"
+          numbers: [
+            Words.length(timeline.total_ms / 1000),
+            *("#{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?)
+          ].join(", ")
         }
       end
 

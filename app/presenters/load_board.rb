@@ -106,9 +106,7 @@ module Windlass
             .kept
             .joins(:prescription)
             .where(
-              prescriptions: {
-                athlete_id: athletes.map(&:id)
-              },
+              prescriptions: {athlete_id: athletes.map(&:id)},
               decided: %w[ease rest stop],
               local_date: (@today - 14)..
             )

@@ -80,9 +80,7 @@ module Windlass
             Forms::ControlPauseForm.parse(
               params,
               today: @today,
-              shown: {
-                "seconds" => [standing[:seconds], measure.value]
-              }
+              shown: {"seconds" => [standing[:seconds], measure.value]}
             )
           )
         end

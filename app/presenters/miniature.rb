@@ -36,8 +36,8 @@ module Windlass
         low, high = points.map(&:last).minmax
         x = Scale.of([0, timeline.total_ms / 1000.0], [0, WIDTH])
         y = Scale.of([low, [high, low + SPAN_L].max], [HEIGHT - 6, 4])
-        @ink =
-          "M#{Pixels.shown(points.map { |t, litres| [x.place(t), y.place(litres)] }).map { |place| place.join(" ") }.join("L")}"
+        places = Pixels.shown(points.map { |t, litres| [x.place(t), y.place(litres)] })
+        @ink = "M#{places.map { |place| place.join(" ") }.join("L")}"
         @holds =
           timeline.holds.map do |place|
             from, to = [place.start_ms, place.end_ms].map { |ms| x.place(ms / 1000.0) }

@@ -94,9 +94,7 @@ module Windlass
           "limits" => mapping("limits, by lever"),
           "own_dose" => mapping("a dose")
         },
-        "own_protocols" => {
-          "dose" => mapping("a dose")
-        },
+        "own_protocols" => {"dose" => mapping("a dose")},
         "sessions" => {
           "symptoms" => ids("symptoms", SYMPTOMS),
           "dose" => mapping("a dose"),
@@ -117,25 +115,19 @@ module Windlass
           "contraction_ms" => HELD,
           "sao2_low" => number(0.3..1.0, "")
         },
-        "journal_events" => {
-          "at_ms" => number(0..LONGEST_MS, "ms")
-        },
+        "journal_events" => {"at_ms" => number(0..LONGEST_MS, "ms")},
         "moves" => {
           "reasons" => list("reasons, each with its rule and its text", &REASON),
           "dose_before" => mapping("a dose"),
           "dose_after" => mapping("a dose")
         },
-        "suspensions" => {
-          "until_on" => PLANNED
-        },
+        "suspensions" => {"until_on" => PLANNED},
         "dives" => {
           "seconds" => number(Water::SECONDS, "s"),
           "depth_m" => number(Water::DEPTH_M, "m"),
           "weight_kg" => number(0..40, "kg")
         },
-        "events" => {
-          "local_date" => PLANNED
-        },
+        "events" => {"local_date" => PLANNED},
         "absences" => {
           "from_on" => PLANNED,
           "to_on" => PLANNED
@@ -158,9 +150,7 @@ module Windlass
           "at_min" => number(0..1439, "minutes"),
           "minutes" => number(1..600, "")
         },
-        "corrections" => {
-          "before" => mapping("what stood there, by column")
-        }
+        "corrections" => {"before" => mapping("what stood there, by column")}
       }.freeze
       BY_NAME = {
         "uuid" =>

@@ -65,10 +65,10 @@ module Windlass
 
       # @param found [ActiveRecord::Relation] of measures of one kind
       # @return [Arel::Nodes::SqlLiteral] the newest of an athlete
-      def self.newest_of(found) =
-        Arel.sql(
-          "(#{found.where("measures.athlete_id = athletes.id").order(taken_at: :desc, id: :desc).limit(1).select(:id).to_sql})"
-        )
+      def self.newest_of(found)
+        newest = found.where("measures.athlete_id = athletes.id").order(taken_at: :desc, id: :desc).limit(1).select(:id)
+        Arel.sql("(#{newest.to_sql})")
+      end
 
       # What doses hang on is asked with each deed, in the same words each time.
       def self.dosing =

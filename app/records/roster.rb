@@ -58,8 +58,10 @@ module Windlass
           .includes(:suspensions, :screenings, :clearances, prescriptions: :athlete)
           .to_a
 
-      def path(number) =
-        "/athletes?#{URI.encode_www_form({search: search, who: who, order: order, group: group_id, page: number}.reject { |_, value| value.to_s.empty? })}"
+      def path(number)
+        asked = {search: search, who: who, order: order, group: group_id, page: number}
+        "/athletes?#{URI.encode_www_form(asked.reject { |_, value| value.to_s.empty? })}"
+      end
 
       private
 

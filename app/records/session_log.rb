@@ -46,17 +46,20 @@ module Windlass
       # A session's verdict: what was decided of its day, or what is proposed.
       VERDICT = <<~SQL.squish.freeze
         COALESCE((SELECT decided FROM moves
-          WHERE moves.prescription_id = sessions.prescription_id AND moves.local_date = sessions.local_date AND moves.taken_back_at IS NULL), sessions.proposed_verdict)
+          WHERE moves.prescription_id = sessions.prescription_id AND moves.local_date = sessions.local_date
+            AND moves.taken_back_at IS NULL), sessions.proposed_verdict)
       SQL
 
       # Few days have these: they are looked up, where of the others the next page is found by going from day to day.
       RARE = %w[stop rest].freeze
       LOOKED_UP = <<~SQL.squish.freeze
         sessions.id IN (
-          SELECT own.id FROM moves JOIN sessions own ON own.prescription_id = moves.prescription_id AND own.local_date = moves.local_date
+          SELECT own.id FROM moves
+            JOIN sessions own ON own.prescription_id = moves.prescription_id AND own.local_date = moves.local_date
             WHERE moves.decided = :verdict AND moves.taken_back_at IS NULL
           UNION SELECT own.id FROM sessions own WHERE own.proposed_verdict = :verdict AND NOT EXISTS (
-            SELECT 1 FROM moves WHERE moves.prescription_id = own.prescription_id AND moves.local_date = own.local_date AND moves.taken_back_at IS NULL))
+            SELECT 1 FROM moves WHERE moves.prescription_id = own.prescription_id
+              AND moves.local_date = own.local_date AND moves.taken_back_at IS NULL))
       SQL
 
       # @return [ActiveRecord::Relation] in the order that was asked for, from where the page begins

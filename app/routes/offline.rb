@@ -17,6 +17,8 @@ module Windlass
       }.freeze
       GENERATION = "windlass-#{Assets::DIGEST}"
 
+      def self.worker = File.read(File.join(Assets::FOLDER, "js/service_worker.js"))
+
       def self.registered(app)
         app.get("/manifest.webmanifest") do
           content_type "application/manifest+json"
@@ -26,7 +28,7 @@ module Windlass
         app.get("/sw.js") do
           content_type "text/javascript"
           "self.WINDLASS = " \
-          "#{JSON.generate(parts: Assets.parts, generation: GENERATION)};\n#{File.read(File.join(Assets::FOLDER, "js/service_worker.js"))}"
+          "#{JSON.generate(parts: Assets.parts, generation: GENERATION)};\n#{Offline.worker}"
         end
 
         # A coach's own words, in the voices that there are.

@@ -397,7 +397,7 @@ module Bench
         "/groups/:id/feed" => -> { button("/groups/#{group.id}/feed") },
         "/feeds/:id/revoke" => -> do
           button(
-            "/feeds/#{records::Feed.create!(athlete_id: @athlete.id, secret: SecureRandom.hex, made_at: @now).id}/revoke"
+            "/feeds/#{records::Feed.create!(athlete: @athlete, secret: SecureRandom.hex, made_at: @now).id}/revoke"
           )
         end,
         "/planned/:uuid/move" => -> do
@@ -461,7 +461,8 @@ module Bench
           button(
             "/log/table",
             text:
-              "athlete,date,holds\n#{Array.new(20) { |day| "#{@athlete.name},#{(today - day).iso8601},\"30 31 32\"\n" }.join}"
+              "athlete,date,holds\n" +
+                Array.new(20) { |day| "#{@athlete.name},#{(today - day).iso8601},\"30 31 32\"\n" }.join
           )
         end
       }

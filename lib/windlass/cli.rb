@@ -91,8 +91,10 @@ module Windlass
     def self.clipped(faults) =
       faults.map { |fault| (fault.length > LONGEST_FAULT) ? "#{fault[0, LONGEST_FAULT]}…" : fault }
 
-    def self.usage =
-      "usage: #{COMMANDS.map { |command| "bin/windlass #{command::USAGE}#{" [--lines]" if command::READS}" }.join("\n       ")}"
+    def self.usage
+      lines = COMMANDS.map { |command| "bin/windlass #{command::USAGE}#{" [--lines]" if command::READS}" }
+      "usage: #{lines.join("\n       ")}"
+    end
 
     def self.text(command, file, stdin)
       return "" unless command::READS

@@ -94,9 +94,7 @@ RSpec.describe Windlass::Cli do
       date: "2026-03-16",
       protocol: "co2-table",
       rung: 3,
-      screen: {
-        answered_on: "2026-01-01"
-      },
+      screen: {answered_on: "2026-01-01"},
       history: [{date: "2026-03-01", protocol: "co2-table", rung: 3}]
     }
     scores = {
@@ -193,9 +191,7 @@ RSpec.describe Windlass::Cli do
         protocol: "co2-table",
         rung: 0,
         measures: known,
-        session: {
-          date: "2026-03-02"
-        },
+        session: {date: "2026-03-02"},
         history: [{date: "2026-02-30"}]
       }
     ] =>
@@ -219,9 +215,7 @@ RSpec.describe Windlass::Cli do
       "plan",
       {
         protocol: "blocks",
-        dose: {
-          blocks: [{protocol: "ratio", dose: {pattern: [4, 2, 4, 2], count_s: 9, rounds: 1}}]
-        }
+        dose: {blocks: [{protocol: "ratio", dose: {pattern: [4, 2, 4, 2], count_s: 9, rounds: 1}}]}
       }
     ] =>
       "dose.blocks[0].dose.count_s: 9 is not allowed; allowed: 0.4 to 2 s a count",

@@ -10,7 +10,10 @@ RSpec.describe Windlass::Formats::Tables do
 
   it "reads comma or semicolon, UTF-8 or Windows-1252, with names of columns as people have them" do
     comma =
-      read("\xEF\xBB\xBFName,Date,Held,Effort,Note\r\nŁucja,2026-03-01,\"60x2 g, ok\",7,\"cold, windy\"\r\n").rows.first
+      read(
+        "\xEF\xBB\xBFName,Date,Held,Effort,Note\r\n" \
+        "Łucja,2026-03-01,\"60x2 g, ok\",7,\"cold, windy\"\r\n"
+      ).rows.first
     semicolon =
       read(
         "who;what;day;line;time;symptoms\nJosé;Small holds;1.3.2026;62,5 s;7:30;nausea\n".encode("Windows-1252").b
@@ -109,7 +112,8 @@ RSpec.describe Windlass::Formats::Tables do
     head = "session,date,athlete,protocol,hold,held_s,skipped,first_urge_s,first_breath,sao2_low\n"
     held =
       read(
-        "#{head}a,2026-03-01,Ines,CO2,1,60,false,48.5,smooth,0.92\na,2026-03-01,Ines,CO2,2,,true,,,\nb,2026-03-01,Ines,CO2,1,30,false,,gasp,\n"
+        "#{head}a,2026-03-01,Ines,CO2,1,60,false,48.5,smooth,0.92\na,2026-03-01,Ines,CO2,2,,true,,,\n" \
+        "b,2026-03-01,Ines,CO2,1,30,false,,gasp,\n"
       ).rows
     expect(held.map { |row| [row.number, row.id, Windlass::Log::Written.line(row.entry.rounds)] }).to eq [
       [2, "a", "60 s u48.5 lo92 x"],

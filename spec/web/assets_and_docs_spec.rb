@@ -94,4 +94,14 @@ RSpec.describe "What ships with the application", :web do
 
     expect(named).to eq []
   end
+
+  # What a linter looks after elsewhere.
+  it "has lines of at most 120 characters in scripts and styles" do
+    lines =
+      Dir["#{root}/app/public/{js,css}/*"].flat_map do |path|
+        File.readlines(path, chomp: true).map { |line| "#{File.basename(path)}: #{line}" if line.length > 120 }
+      end
+
+    expect(lines.compact.grep_v(/url\("data:/)).to eq []
+  end
 end

@@ -24,7 +24,9 @@ RSpec.describe Windlass::Backup do
   before do
     database = SQLite3::Database.new(house)
     database.execute_batch(
-      "PRAGMA journal_mode = WAL; CREATE TABLE schema_migrations (version text); CREATE TABLE athletes (id integer primary key, name text); CREATE TABLE rounds (id integer primary key, athlete_id integer REFERENCES athletes (id));
+      "PRAGMA journal_mode = WAL; CREATE TABLE schema_migrations (version text);
+      CREATE TABLE athletes (id integer primary key, name text);
+      CREATE TABLE rounds (id integer primary key, athlete_id integer REFERENCES athletes (id));
       INSERT INTO athletes VALUES (1, 'Ines Aldaya'); INSERT INTO rounds VALUES (1, 1);"
     )
     database.close

@@ -13,12 +13,8 @@ RSpec.describe Windlass::Forms do
           symptoms: ["nausea"],
           note: " calm ",
           rounds: {
-            "2" => {
-              held_s: "4,85"
-            },
-            "3" => {
-              first_breath: "gasp"
-            }
+            "2" => {held_s: "4,85"},
+            "3" => {first_breath: "gasp"}
           }
         )
 
@@ -30,18 +26,10 @@ RSpec.describe Windlass::Forms do
     it "leaves a length alone that comes back as it was shown, in seconds and in beats" do
       typed = {
         "rounds" => {
-          "1" => {
-            "held_s" => "4.9"
-          },
-          "2" => {
-            "held_s" => "5"
-          },
-          "3" => {
-            "beats" => "12.3"
-          },
-          "4" => {
-            "beats" => "12.4"
-          }
+          "1" => {"held_s" => "4.9"},
+          "2" => {"held_s" => "5"},
+          "3" => {"beats" => "12.3"},
+          "4" => {"beats" => "12.4"}
         }
       }
       form =
@@ -73,12 +61,8 @@ RSpec.describe Windlass::Forms do
           effort: "-1",
           symptoms: ["hiccups"],
           rounds: {
-            "7" => {
-              held_s: "4000"
-            },
-            "9" => {
-              first_breath: "loud"
-            }
+            "7" => {held_s: "4000"},
+            "9" => {first_breath: "loud"}
           }
         )
 

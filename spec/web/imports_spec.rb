@@ -36,8 +36,10 @@ RSpec.describe "Files that are read in behind the page", :web do
 
   def sessions = Windlass::Records::Session.seen.where(athlete: athlete)
 
-  def notebook(days) =
-    "name,protocol,date,holds,note\n#{(1..days).map { |day| "Ines Aldaya,Small holds,#{(clock.now.to_date - day).iso8601},5x13 ok e3,#{"as before " * 30}\n" }.join}"
+  def notebook(days)
+    rows = (1..days).map { |day| [clock.now.to_date - day, "5x13 ok e3", "as before " * 30].join(",") }
+    ["name,protocol,date,holds,note", *rows.map { |row| "Ines Aldaya,Small holds,#{row}" }, ""].join("\n")
+  end
 
   # Before it says that it is so many steps further.
   def at_step(number)

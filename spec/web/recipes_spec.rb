@@ -60,14 +60,15 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
     )
 
   it "for a rule of the judge: it fires, and what it fires on is clean no more" do
-    rule = contributing[/```ruby\n(EaseEffort = .*?)```/m, 1]
+    rule = contributing[/```ruby\n(EaseEffort =.*?)```/m, 1]
     expect(
       File.read(File.join(root, "lib/windlass/progression/rules/ease_effort.rb")).gsub(/^ {6}/, "")
     ).to include rule
+    late = {"EaseEffort" => "RepeatLate", "ease.effort" => "repeat.late", ":ease" => ":repeat", ">= 9" => ">= 4"}
+      .reduce(rule) { |text, (was, is)| text.sub(was, is) }
     put(
       "lib/windlass/progression/rules/repeat_late.rb",
-      "module Windlass\nmodule Progression\nmodule " \
-      "Rules\n#{rule.sub("EaseEffort", "RepeatLate").sub("ease.effort", "repeat.late").sub(":ease", ":repeat").sub(">= 9", ">= 4")}end\nend\nend\n"
+      "module Windlass\nmodule Progression\nmodule Rules\n#{late}end\nend\nend\n"
     )
     beside(
       "lib/windlass.rb",
@@ -83,9 +84,7 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
       days.each_index.map do |at|
         {
           protocol: "small-holds",
-          measures: {
-            control_pause_s: 25
-          },
+          measures: {control_pause_s: 25},
           rung: 0,
           session: days[at],
           history: days.first(at).map { |day| day.merge(rung: 0) }

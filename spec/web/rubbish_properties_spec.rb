@@ -208,9 +208,7 @@ RSpec.describe "Rubbish", :web do
     programme =
       Windlass::Actions::PlanProgramme.begin(
         [athlete],
-        times: {
-          holds.id => 3
-        },
+        times: {holds.id => 3},
         starts_on: clock.now.to_date,
         weeks: 3,
         easy_every: nil,

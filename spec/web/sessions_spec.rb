@@ -186,9 +186,7 @@ RSpec.describe "Sessions", :web do
         "effort" => "11",
         "note" => "long day",
         "rounds" => {
-          "3" => {
-            "held_s" => "soon"
-          }
+          "3" => {"held_s" => "soon"}
         }
       )
 

@@ -54,9 +54,7 @@ module Windlass
               .kept
               .joins(:prescription)
               .where(
-                prescriptions: {
-                  athlete_id: open.map(&:first)
-                },
+                prescriptions: {athlete_id: open.map(&:first)},
                 decided_at: (@ground.midnight - 86_400)..,
                 noted: false
               )

@@ -1,5 +1,5 @@
-// What is taken along on this device, for a day without a network. Its decks lie in the service worker's cache, with all parts of the
-// application; what is marked in them lies beside, until the server has it.
+// What is taken along on this device, for a day without a network. Its decks lie in the service worker's cache, with
+// all parts of the application; what is marked in them lies beside, until the server has it.
 import { Journal } from "./journal.js";
 import { sendPieces } from "./outbox.js";
 import { readable, store } from "./store.js";
@@ -9,7 +9,10 @@ const WORKER = "/sw.js";
 const AGAIN_MS = 20_000;
 const HERE = "on this device for today";
 
-/** The application answers by itself from now on, where the browser lets it: only on this machine, or over an encrypted way. */
+/**
+ * The application answers by itself from now on, where the browser lets it: only on this machine, or over an encrypted
+ * way.
+ */
 async function installWorker() {
   if (!("serviceWorker" in navigator)) return null;
   try {
@@ -31,11 +34,16 @@ async function leaveBehind(today) {
 /** The page that takes along: fetches each deck once, and says how far it is. */
 export function takeAlong() {
   return {
-    words: "Taking along …", done: false,
+    words: "Taking along …",
+    done: false,
 
     async init() {
       const { decks, today, generation } = JSON.parse(document.getElementById("decks").textContent);
-      if (!await installWorker()) return this.say("This browser keeps nothing for a time without a network here. Open Windlass on the machine that it runs on, or over https.");
+      if (!(await installWorker()))
+        return this.say(
+          "This browser keeps nothing for a time without a network here. " +
+            "Open Windlass on the machine that it runs on, or over https.",
+        );
       await navigator.serviceWorker.ready;
       await leaveBehind(today);
       const cache = await caches.open(generation);
@@ -47,7 +55,8 @@ export function takeAlong() {
         if (there === HERE) taken += 1;
       }
       this.done = true;
-      this.say(`${taken} of ${decks.length} are on this device.${taken ? " They open, run and are rated without a network." : ""}`);
+      const told = taken ? " They open, run and are rated without a network." : "";
+      this.say(`${taken} of ${decks.length} are on this device.${told}`);
     },
 
     /** Only what was put away says that it is here; where there is no room, how much is needed. */
@@ -64,31 +73,38 @@ export function takeAlong() {
       } catch (error) {
         await cache.delete(deck.path);
         if (error.name === "TypeError") return "not taken along: the server does not answer";
-        return `not taken along: this browser gives no room for it, and ${Math.max(1, Math.ceil(bytes / 1000))} kB are needed`;
+        const needed = `${Math.max(1, Math.ceil(bytes / 1000))} kB are needed`;
+        return `not taken along: this browser gives no room for it, and ${needed}`;
       }
     },
 
     /** The words of a deck as this device likes them: those that do not lie with the parts of the application. */
     async takeWords(cache, page) {
-      const { words } = JSON.parse(new DOMParser().parseFromString(page, "text/html").getElementById("plan").textContent);
+      const { words } = JSON.parse(
+        new DOMParser().parseFromString(page, "text/html").getElementById("plan").textContent,
+      );
       for (const word of words) {
         const address = addressOf(word, speech().voice);
-        if (!await caches.match(address, { ignoreVary: true })) await cache.add(address).catch(() => {});
+        if (!(await caches.match(address, { ignoreVary: true }))) await cache.add(address).catch(() => {});
       }
     },
 
     sayOf({ path }, words) {
-      for (const row of document.querySelectorAll("[data-along]")) if (row.dataset.along === path) row.textContent = words;
+      for (const row of document.querySelectorAll("[data-along]"))
+        if (row.dataset.along === path) row.textContent = words;
     },
 
-    say(words) { this.words = words; },
+    say(words) {
+      this.words = words;
+    },
   };
 }
 
 /** The page that stands for all others while the server is away. */
 export function along() {
   return {
-    decks: [], nothing: false,
+    decks: [],
+    nothing: false,
 
     async init() {
       this.decks = ((await readable(store.along())) ?? []).sort((one, other) => one.name.localeCompare(other.name));
@@ -111,7 +127,7 @@ export function tellWaiting() {
   };
   const send = async () => {
     sendPieces();
-    if (await tell() === 0 || document.getElementById("plan")) return;
+    if ((await tell()) === 0 || document.getElementById("plan")) return;
     for (const session of await waiting()) await (await Journal.open(session, tell)).send();
     tell();
   };

@@ -1,4 +1,5 @@
-// A planned session is carried: by the mouse, or by keys. While it is carried the days say whether it may lie there, and why not.
+// A planned session is carried: by the mouse, or by keys. While it is carried the days say whether it may lie there,
+// and why not.
 import { heard } from "./letters.js";
 
 const REST = "To move a session, open it; or drag it; or focus it and press M, then the arrows and Enter.";
@@ -11,7 +12,8 @@ export function carry() {
 
   const cells = (root) => [...root.querySelectorAll("td[data-date]")];
   const openOn = (date) => choices.filter((choice) => choice.date === date && !choice.refusal && !choice.here);
-  const whyNot = (date) => choices.find((choice) => choice.date === date)?.refusal ?? "No slot of that day is near enough.";
+  const whyNot = (date) =>
+    choices.find((choice) => choice.date === date)?.refusal ?? "No slot of that day is near enough.";
 
   return {
     words: REST,
@@ -28,13 +30,20 @@ export function carry() {
       for (const cell of cells(this.$refs.grid)) {
         const known = choices.some((choice) => choice.date === cell.dataset.date);
         cell.classList.toggle("may", openOn(cell.dataset.date).length > 0);
-        cell.classList.toggle("may-not", !known || (openOn(cell.dataset.date).length === 0 && !choices.some((choice) => choice.here && choice.date === cell.dataset.date)));
+        cell.classList.toggle(
+          "may-not",
+          !known ||
+            (openOn(cell.dataset.date).length === 0 &&
+              !choices.some((choice) => choice.here && choice.date === cell.dataset.date)),
+        );
       }
       this.words = choices.length ? "Picked up. The marked days are open." : "It can't be moved.";
     },
     say(date) {
       const open = openOn(date);
-      this.words = open.length ? `${date}: open at ${open.map(({ at }) => at).join(", ")}. Enter puts it down.` : `${date}: ${whyNot(date)}`;
+      this.words = open.length
+        ? `${date}: open at ${open.map(({ at }) => at).join(", ")}. Enter puts it down.`
+        : `${date}: ${whyNot(date)}`;
     },
     put(date) {
       const [first] = openOn(date);

@@ -1,5 +1,5 @@
-// The page's clock, in milliseconds. `wall` goes on across a reload; `at` is the moment of a key or touch itself, not of
-// the code that hears of it. A page may be given another clock before its scripts run: tests let time pass with one.
+// The page's clock, in milliseconds. `wall` goes on across a reload; `at` is the moment of a key or touch itself, not
+// of the code that hears of it. A page may be given another clock before its scripts run: tests let time pass with one.
 const real = {
   wall: () => performance.timeOrigin + performance.now(),
   at: (event) => performance.timeOrigin + (event.timeStamp || performance.now()),
@@ -12,7 +12,9 @@ export const TREMOR_MS = 300;
 
 /** Whether a press is one of its own; remembers it where it is. Different keys do not mind each other. */
 export class Presses {
-  constructor() { this.last = new Map(); }
+  constructor() {
+    this.last = new Map();
+  }
 
   counts(what, atMs) {
     const again = atMs - (this.last.get(what) ?? -Infinity) < TREMOR_MS;

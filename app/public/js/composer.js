@@ -28,8 +28,12 @@ export function composer() {
       window.addEventListener("load", () => setTimeout(() => this.$root.querySelector("[autofocus]")?.focus(), 0));
     },
 
-    fields() { return [...this.$root.querySelectorAll("input.form-control, select")]; },
-    typed() { return JSON.stringify(this.fields().map((field) => field.value)); },
+    fields() {
+      return [...this.$root.querySelectorAll("input.form-control, select")];
+    },
+    typed() {
+      return JSON.stringify(this.fields().map((field) => field.value));
+    },
 
     /** Keeps what the fields say now, if it is new. */
     remember() {
@@ -43,13 +47,17 @@ export function composer() {
       if (past.length < 2) return;
       past.pop();
       const before = JSON.parse(past[past.length - 1]);
-      this.fields().forEach((field, index) => { field.value = before[index] ?? ""; });
+      this.fields().forEach((field, index) => {
+        field.value = before[index] ?? "";
+      });
       this.undoable = past.length > 1;
       this.redraw();
     },
 
     /** A block is dragged to another place: the form is sent in the order in which its fields stand. */
-    drag(event) { dragged = event.target.closest("[data-block]"); },
+    drag(event) {
+      dragged = event.target.closest("[data-block]");
+    },
     dragOver(event) {
       const over = event.target.closest("[data-block]");
       if (!dragged || !over || over === dragged) return;
@@ -67,7 +75,9 @@ export function composer() {
       this.$root.requestSubmit(show);
     },
 
-    redraw() { this.$root.dispatchEvent(new Event("redraw")); },
+    redraw() {
+      this.$root.dispatchEvent(new Event("redraw"));
+    },
 
     key(event) {
       if (event.key.toLowerCase() === "z" && (event.ctrlKey || event.metaKey)) {

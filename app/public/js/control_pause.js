@@ -8,28 +8,54 @@ export function controlPause() {
   const presses = new Presses();
 
   return {
-    step: STEPS.settle, guided: true, figure: "0.0", settled: "0:00", word: "Start",
-    startedAt: null, openedAt: 0, picked: 0,
+    step: STEPS.settle,
+    guided: true,
+    figure: "0.0",
+    settled: "0:00",
+    word: "Start",
+    startedAt: null,
+    openedAt: 0,
+    picked: 0,
 
     init() {
       this.guided = this.$el.dataset.step !== "0";
       this.openedAt = clock.wall();
       this.$el.addEventListener("click", (event) => this.chosen(event));
-      this.$el.addEventListener("change", () => { this.picked += 1; });
+      this.$el.addEventListener("change", () => {
+        this.picked += 1;
+      });
       everyFrame(() => this.show());
     },
 
-    at(step) { return this.step === step ? "step" : false; },
-    showing(step) { return this.guided ? this.step === step : step > STEPS.pause; },
-    get typing() { return !this.guided; },
-    get movable() { return this.step > 1; },
-    get answering() { return this.step > STEPS.pause && this.step < STEPS.last; },
+    at(step) {
+      return this.step === step ? "step" : false;
+    },
+    showing(step) {
+      return this.guided ? this.step === step : step > STEPS.pause;
+    },
+    get typing() {
+      return !this.guided;
+    },
+    get movable() {
+      return this.step > 1;
+    },
+    get answering() {
+      return this.step > STEPS.pause && this.step < STEPS.last;
+    },
     /** The step on the screen has its answer, by the keyboard or from before: one may go on. */
-    get answered() { return this.picked >= 0 && this.answering && this.hasAnswer(); },
-    get inSeconds() { return !this.figure.includes(":"); },
-    get timing() { return this.startedAt !== null; },
+    get answered() {
+      return this.picked >= 0 && this.answering && this.hasAnswer();
+    },
+    get inSeconds() {
+      return !this.figure.includes(":");
+    },
+    get timing() {
+      return this.startedAt !== null;
+    },
 
-    next() { this.go(Math.min(this.step + 1, STEPS.last)); },
+    next() {
+      this.go(Math.min(this.step + 1, STEPS.last));
+    },
     back() {
       this.startedAt = null;
       this.go(Math.max(this.step - 1, 1));
@@ -48,12 +74,21 @@ export function controlPause() {
 
     /** What had the focus is hidden now: it goes to the first thing that can be done or answered. */
     lead() {
-      this.$nextTick(() => whenReleased(() => [...this.$root.querySelectorAll("section :is(input, button)")].find((one) => one.checkVisibility())?.focus()));
+      this.$nextTick(() =>
+        whenReleased(() =>
+          [...this.$root.querySelectorAll("section :is(input, button)")].find((one) => one.checkVisibility())?.focus(),
+        ),
+      );
     },
 
-    reset() { this.figure = "0.0"; this.word = "Start"; },
+    reset() {
+      this.figure = "0.0";
+      this.word = "Start";
+    },
 
-    hasAnswer() { return this.$root.querySelector(`section[data-at="${this.step}"] input[type=radio]:checked`) !== null; },
+    hasAnswer() {
+      return this.$root.querySelector(`section[data-at="${this.step}"] input[type=radio]:checked`) !== null;
+    },
 
     /** Enter on an answer goes on, and sends nothing that is not finished. */
     enter(event) {
@@ -69,9 +104,13 @@ export function controlPause() {
       if (!event.repeat) this.toggle(event);
     },
 
-    press(event) { this.toggle(event); },
+    press(event) {
+      this.toggle(event);
+    },
     /** Touch and mouse were heard on the way down; this is for other ways to push a button. */
-    pressed(event) { if (event.detail === 0) this.toggle(event); },
+    pressed(event) {
+      if (event.detail === 0) this.toggle(event);
+    },
 
     toggle(event) {
       const at = clock.at(event);

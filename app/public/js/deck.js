@@ -38,13 +38,47 @@ export function deck() {
   };
 
   return {
-    ...card(() => run, () => sound),
+    ...card(
+      () => run,
+      () => sound,
+    ),
     ...ease(() => lane),
     ...hiss(() => lane),
-    ...setup(() => pedal, () => apply(), () => sound),
-    ...soundSwitch(() => sound, () => run?.live),
-    cue: "Ready", own: "", figure: "0:00", next: "", kept: "", mainWord: "Start", holding: "",
-    live: true, over: false, rating: false, begun: false, unspoken: false, paused: false, resting: true, perMinute: null, pulseLeads: false, unasked: false, lastBreath: null, reading: "", measuring: false, measurable: false, counting: false, holdable: false, byTap: chosen("counts") === "tap", place: "", ear: chosen("voice") in EARS ? chosen("voice") : "words",
+    ...setup(
+      () => pedal,
+      () => apply(),
+      () => sound,
+    ),
+    ...soundSwitch(
+      () => sound,
+      () => run?.live,
+    ),
+    cue: "Ready",
+    own: "",
+    figure: "0:00",
+    next: "",
+    kept: "",
+    mainWord: "Start",
+    holding: "",
+    live: true,
+    over: false,
+    rating: false,
+    begun: false,
+    unspoken: false,
+    paused: false,
+    resting: true,
+    perMinute: null,
+    pulseLeads: false,
+    unasked: false,
+    lastBreath: null,
+    reading: "",
+    measuring: false,
+    measurable: false,
+    counting: false,
+    holdable: false,
+    byTap: chosen("counts") === "tap",
+    place: "",
+    ear: chosen("voice") in EARS ? chosen("voice") : "words",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
@@ -54,7 +88,11 @@ export function deck() {
       sound = new Sound();
       channel = sound.channel();
       this.listenAs();
-      oneTab([plan.uuid], () => this.begin(), () => this.refuse("This session is on the deck in another tab", "Close that one, and load this one again."));
+      oneTab(
+        [plan.uuid],
+        () => this.begin(),
+        () => this.refuse("This session is on the deck in another tab", "Close that one, and load this one again."),
+      );
     },
 
     refuse(cue, next) {
@@ -67,8 +105,13 @@ export function deck() {
 
     async begin() {
       lane = await Lane.open(plan, channel, { changed: (byHand) => this.changed(byHand), kept: () => this.showKept() });
-      if (lane.elsewhere) return this.refuse("This session was begun in another browser", "Go on with it there, or end it on its sheet.");
-      if (lane.stopped) return this.refuse("Stopped on this device", `What was noted of ${plan.name} stops all hold work until a clinician has cleared it.`);
+      if (lane.elsewhere)
+        return this.refuse("This session was begun in another browser", "Go on with it there, or end it on its sheet.");
+      if (lane.stopped)
+        return this.refuse(
+          "Stopped on this device",
+          `What was noted of ${plan.name} stops all hold work until a clinician has cleared it.`,
+        );
       run = lane.run;
       pedal = new Pedal((what, event) => this.act(what, event));
       apply();
@@ -81,10 +124,17 @@ export function deck() {
       window.addEventListener("online", () => lane.journal.send());
       this.show();
       lane.layOut(true);
-      everyPulse(() => { run.tick(); lane.pulse(sound.slippedMs); });
+      everyPulse(() => {
+        run.tick();
+        lane.pulse(sound.slippedMs);
+      });
       wakeLock = new WakeLock();
       this.listenForGestures();
-      everyFrame(() => { run.tick(); this.listen(); this.show(); });
+      everyFrame(() => {
+        run.tick();
+        this.listen();
+        this.show();
+      });
     },
 
     /** What was laid out before the audio clock moved would be late: it is laid out anew. */
@@ -95,7 +145,9 @@ export function deck() {
       if (run?.live && channel.speaking) lane.layOut(true);
     },
 
-    keyUp(event) { pedal?.up(event); },
+    keyUp(event) {
+      pedal?.up(event);
+    },
 
     key(event) {
       if (this.learn(event)) return;
@@ -114,7 +166,9 @@ export function deck() {
     },
 
     /** By touch or mouse; the keyboard was heard on the way down. */
-    tap(event) { this.act(event.currentTarget.dataset.act, event); },
+    tap(event) {
+      this.act(event.currentTarget.dataset.act, event);
+    },
 
     main(event) {
       if (!run || run.over) return;
@@ -126,9 +180,17 @@ export function deck() {
       this.show();
     },
 
-    mark(kind, event) { run?.mark(kind, event); },
-    breath(value, event) { run?.breath(value, event); this.show(); },
-    holdNow(event) { run?.holdNow(event); this.show(); },
+    mark(kind, event) {
+      run?.mark(kind, event);
+    },
+    breath(value, event) {
+      run?.breath(value, event);
+      this.show();
+    },
+    holdNow(event) {
+      run?.holdNow(event);
+      this.show();
+    },
     quiet(event) {
       run?.quietFromHere(event);
       this.endEasing();
@@ -146,7 +208,9 @@ export function deck() {
       this.perMinute = perMinute;
       run.beatAt(perMinute);
     },
-    get beatWord() { return this.perMinute === null ? "Beat" : `${this.perMinute} a minute`; },
+    get beatWord() {
+      return this.perMinute === null ? "Beat" : `${this.perMinute} a minute`;
+    },
 
     /** Taken along before anybody was asked: asked now. */
     askedNothing() {
@@ -174,12 +238,27 @@ export function deck() {
       channel.speaking = this.ear !== "tones";
       channel.toning = this.ear !== "alone";
     },
-    get voiceWord() { return EARS[this.ear]; },
-    get countWord() { return this.byTap ? "by a tap" : "by the clock"; },
-    skip(event) { if (run?.live && run.started) run.skip(event); this.show(); },
-    pause(event) { if (run?.live) run.pause(event); this.show(); },
-    stop(event) { run?.stop(event); this.show(); },
-    breathIs(value) { return this.lastBreath === value; },
+    get voiceWord() {
+      return EARS[this.ear];
+    },
+    get countWord() {
+      return this.byTap ? "by a tap" : "by the clock";
+    },
+    skip(event) {
+      if (run?.live && run.started) run.skip(event);
+      this.show();
+    },
+    pause(event) {
+      if (run?.live) run.pause(event);
+      this.show();
+    },
+    stop(event) {
+      run?.stop(event);
+      this.show();
+    },
+    breathIs(value) {
+      return this.lastBreath === value;
+    },
 
     changed(byHand) {
       if (byHand && this.measuring) this.follow();
@@ -218,7 +297,7 @@ export function deck() {
       this.paused = run.live && run.paused;
       this.resting = !run.holding;
       this.holding = run.over ? "over" : run.holding ? "holding" : "";
-      this.lastBreath = run.rated === null ? null : run.state.breaths[run.rated] ?? null;
+      this.lastBreath = run.rated === null ? null : (run.state.breaths[run.rated] ?? null);
       this.counting = run.live && !run.handsFree && run.counts(run.state.index) > 0;
       this.holdable = run.holdable;
       if (run.started) Object.assign(this, shown(run, plan));
@@ -231,6 +310,8 @@ export function deck() {
       hand.move(run.planned);
     },
 
-    showKept() { if (lane) this.kept = lane.journal.words; },
+    showKept() {
+      if (lane) this.kept = lane.journal.words;
+    },
   };
 }

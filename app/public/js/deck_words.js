@@ -3,13 +3,26 @@ import { clockWords } from "./clock.js";
 
 /** All that a screen shows of a run, alone, in a row beside others, or on a second screen. */
 export function shown(run, plan) {
-  if (run.over) return { ...overWords(run), own: "", place: "", figure: clockWords(run.state.overAt ?? 0), mainWord: "" };
-  if (!run.started) return { cue: "Ready", own: "", next: "", place: "", figure: clockWords(plan.total_ms), mainWord: "Start" };
+  if (run.over)
+    return { ...overWords(run), own: "", place: "", figure: clockWords(run.state.overAt ?? 0), mainWord: "" };
+  if (!run.started)
+    return { cue: "Ready", own: "", next: "", place: "", figure: clockWords(plan.total_ms), mainWord: "Start" };
   const after = run.quiet || run.segment.silent ? undefined : plan.segments[run.state.index + (run.waiting ? 0 : 1)];
   return {
-    cue: cueOf(run), own: beside(run), place: placeWords(run), figure: figureOf(run), mainWord: run.paused ? "Go on" : mainWordOf(run),
-    next: `${run.waiting ? "" : endWords(run.segment)}${run.holding && run.segment.relief ? `${run.segment.relief} ` : ""}${after ? `Then: ${after.cue.toLowerCase()}${lengthWords(after)}` : run.segment.silent ? "Only the time is called" : "Then it is done"}`,
+    cue: cueOf(run),
+    own: beside(run),
+    place: placeWords(run),
+    figure: figureOf(run),
+    mainWord: run.paused ? "Go on" : mainWordOf(run),
+    next: `${run.waiting ? "" : endWords(run.segment)}${reliefWords(run)}${afterWords(after, run.segment)}`,
   };
+}
+
+const reliefWords = (run) => (run.holding && run.segment.relief ? `${run.segment.relief} ` : "");
+
+function afterWords(after, { silent }) {
+  if (after) return `Then: ${after.cue.toLowerCase()}${lengthWords(after)}`;
+  return silent ? "Only the time is called" : "Then it is done";
 }
 
 function cueOf(run) {
@@ -18,22 +31,30 @@ function cueOf(run) {
 }
 
 /** What is called just now, or else the coach's own words: never in place of the cue. */
-function beside(run) { return run.paused || run.waiting || run.quiet ? "" : run.call ?? run.segment.own ?? ""; }
+function beside(run) {
+  return run.paused || run.waiting || run.quiet ? "" : (run.call ?? run.segment.own ?? "");
+}
 
 /** What is left to wait for or to count: beats, breaths, repetitions, or time; upward where a hand ends it. */
 function figureOf(run) {
   if (run.waiting) return clockWords(-run.now());
   const { ends, beats, repetitions, exhale, silent } = run.segment;
   if (silent) return clockWords(Math.max(0, run.paceLeft));
-  if (beats && ends === "clock" && goesUp(run, exhale !== undefined)) return String(Math.min(beats, Math.floor((run.elapsed * beats) / run.plannedMs(run.state.index)) + 1));
-  if (beats && ends === "clock") return String(Math.max(1, Math.ceil((run.left * beats) / run.plannedMs(run.state.index) - 1e-6)));
+  if (beats && ends === "clock" && goesUp(run, exhale !== undefined))
+    return String(Math.min(beats, Math.floor((run.elapsed * beats) / run.plannedMs(run.state.index)) + 1));
+  if (beats && ends === "clock")
+    return String(Math.max(1, Math.ceil((run.left * beats) / run.plannedMs(run.state.index) - 1e-6)));
   if (ends === "count" || (repetitions && run.handsFree)) return String(run.breathsLeft);
   if (repetitions) return `${repetitions} ×`;
-  return ends === "clock" && !goesUp(run, false) ? clockWords(run.left) : clockWords(Math.floor(run.elapsed / 1000) * 1000);
+  return ends === "clock" && !goesUp(run, false)
+    ? clockWords(run.left)
+    : clockWords(Math.floor(run.elapsed / 1000) * 1000);
 }
 
 /** Figures go up or down as the discipline does, or as somebody chose. */
-function goesUp(run, usually) { return run.figures === "up" || (usually && run.figures !== "down"); }
+function goesUp(run, usually) {
+  return run.figures === "up" || (usually && run.figures !== "down");
+}
 
 function mainWordOf(run) {
   if (run.waiting) return "Begin now";
@@ -68,7 +89,8 @@ function placeWords(run) {
   const { block, round, phase } = run.segment;
   const rounds = run.rounds.get(block);
   const left = run.ownPaceMs !== null ? `${clockWords(run.ownPaceMs - run.now())} left` : null;
-  const place = round && rounds > 1 && phase !== "settle" && run.ownPaceMs === null ? `round ${round} of ${rounds}` : null;
+  const place =
+    round && rounds > 1 && phase !== "settle" && run.ownPaceMs === null ? `round ${round} of ${rounds}` : null;
   return [block, place, left].filter(Boolean).join(" · ");
 }
 
@@ -76,6 +98,11 @@ function placeWords(run) {
 function overWords(run) {
   const open = run.unrated;
   const done = run.state.finished ? "Done" : "Stopped";
-  if (open.length) return { cue: `How was the first breath after hold ${open[0]}?`, next: `${done}. ${open.length === 1 ? "One first breath is" : `${open.length} first breaths are`} not rated. What nobody knows stays unknown.` };
+  const left = open.length === 1 ? "One first breath is" : `${open.length} first breaths are`;
+  if (open.length)
+    return {
+      cue: `How was the first breath after hold ${open[0]}?`,
+      next: `${done}. ${left} not rated. What nobody knows stays unknown.`,
+    };
   return { cue: done, next: run.rated === null ? "" : "You can still rate the last first breath." };
 }

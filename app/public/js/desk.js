@@ -1,14 +1,24 @@
-// The list of a desk by keyboard: J and K go from row to row, Enter does what the row is there for, A accepts what is plain.
+// The list of a desk by keyboard: J and K go from row to row, Enter does what the row is there for, A accepts what is
+// plain.
 import { heard } from "./letters.js";
 
 const MOVES = { j: 1, k: -1, ArrowDown: 1, ArrowUp: -1 };
 
 export function desk() {
   return {
-    rows() { return [...this.$root.querySelectorAll("[data-row]")].filter((row) => row.checkVisibility()); },
+    rows() {
+      return [...this.$root.querySelectorAll("[data-row]")].filter((row) => row.checkVisibility());
+    },
 
     key(event) {
-      if (event.target.matches("input, select, textarea") || event.ctrlKey || event.metaKey || event.altKey || document.querySelector("dialog[open]")) return;
+      if (
+        event.target.matches("input, select, textarea") ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        document.querySelector("dialog[open]")
+      )
+        return;
       const row = event.target.closest("[data-row]");
       if (MOVES[event.key] && heard(event.code)) this.move(row, MOVES[event.key], event);
       else if (event.key === "Enter" && event.target === row) this.open(row, event);
@@ -26,7 +36,7 @@ export function desk() {
 
     move(row, by, event) {
       const rows = this.rows();
-      const next = rows[row ? rows.indexOf(row) + by : (by > 0 ? 0 : rows.length - 1)];
+      const next = rows[row ? rows.indexOf(row) + by : by > 0 ? 0 : rows.length - 1];
       if (!next) return;
       event.preventDefault();
       next.focus();

@@ -1,4 +1,5 @@
-// Which device this is: a name that says nothing, made once. Two devices that ran the same session are told apart by it.
+// Which device this is: a name that says nothing, made once. Two devices that ran the same session are told apart by
+// it.
 const DEVICE = "windlass.device";
 
 export function device() {

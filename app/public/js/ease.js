@@ -9,8 +9,13 @@ export function ease(lane) {
   let feltAt;
 
   return {
-    easeWord() { return this.over ? "Symptom" : "Ease"; },
-    easing: false, felt: "", feltWords: "", stops: false,
+    easeWord() {
+      return this.over ? "Symptom" : "Ease";
+    },
+    easing: false,
+    felt: "",
+    feltWords: "",
+    stops: false,
 
     toggleEase() {
       this.easing = !this.easing;
@@ -20,7 +25,9 @@ export function ease(lane) {
       this.felt = "";
       this.feltWords = "";
     },
-    endEasing() { this.easing = false; },
+    endEasing() {
+      this.easing = false;
+    },
 
     shorten(event) {
       lane()?.run.shorten(event);
@@ -37,9 +44,12 @@ export function ease(lane) {
       this.felt = symptom;
       this.stops = stops === "yes";
       feltAt = lane()?.run.started ? lane().run.now(event) : 0;
-      this.feltWords = `${event.currentTarget.textContent.trim()} at ${clockWords(Math.max(0, Math.floor(feltAt / 1000) * 1000))}: how strong?`;
+      const moment = clockWords(Math.max(0, Math.floor(feltAt / 1000) * 1000));
+      this.feltWords = `${event.currentTarget.textContent.trim()} at ${moment}: how strong?`;
     },
-    isFelt(symptom) { return this.felt === symptom; },
+    isFelt(symptom) {
+      return this.felt === symptom;
+    },
 
     feltSo(event) {
       const to = lane();
@@ -54,6 +64,8 @@ export function ease(lane) {
       lane()?.run.effort(Number(event.currentTarget.dataset.effort));
     },
     effortSaid: null,
-    isEffort(value) { return this.effortSaid === value; },
+    isEffort(value) {
+      return this.effortSaid === value;
+    },
   };
 }

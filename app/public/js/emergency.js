@@ -1,5 +1,5 @@
-// The emergency card of the deck: everything stops, it fills the screen, a clock runs from the press on, and moments are noted
-// by one tap each.
+// The emergency card of the deck: everything stops, it fills the screen, a clock runs from the press on, and moments
+// are noted by one tap each.
 import { clock, clockWords, everyFrame } from "./clock.js";
 
 // So long a finger presses, that no wet sleeve opens it.
@@ -14,7 +14,9 @@ export function card(run, sound) {
   let pressed, opened;
 
   return {
-    cardClock: "0:00", carding: false, noted: {},
+    cardClock: "0:00",
+    carding: false,
+    noted: {},
 
     emergency(event) {
       run()?.emergency(event);
@@ -51,8 +53,12 @@ export function card(run, sound) {
       this.letGo();
       if (event.pointerType === "touch") pressed = setTimeout(() => this.emergency(event), LONG_PRESS_MS);
     },
-    letGo() { clearTimeout(pressed); },
-    emergencyClick(event) { if (event.pointerType !== "touch" && !this.carding) this.emergency(event); },
+    letGo() {
+      clearTimeout(pressed);
+    },
+    emergencyClick(event) {
+      if (event.pointerType !== "touch" && !this.carding) this.emergency(event);
+    },
 
     /** The first tap counts. */
     noteMoment(event) {
@@ -62,7 +68,11 @@ export function card(run, sound) {
       this.noted = { ...this.noted, [what]: afterMs };
       run()?.noteEmergency(what, afterMs);
     },
-    isNoted(what) { return this.noted[what] !== undefined; },
-    notedAt(what) { return this.isNoted(what) ? clockWords(Math.floor(this.noted[what] / 1000) * 1000) : ""; },
+    isNoted(what) {
+      return this.noted[what] !== undefined;
+    },
+    notedAt(what) {
+      return this.isNoted(what) ? clockWords(Math.floor(this.noted[what] / 1000) * 1000) : "";
+    },
   };
 }

@@ -1,5 +1,5 @@
-// A second screen: shows what a deck elsewhere runs. It asks every second where that stands, and goes on by the clock in between;
-// a network that was lost is caught up with by itself.
+// A second screen: shows what a deck elsewhere runs. It asks every second where that stands, and goes on by the clock
+// in between; a network that was lost is caught up with by itself.
 import { clock, everyFrame } from "./clock.js";
 import { shown } from "./deck_words.js";
 import { Hand } from "./hand.js";
@@ -32,20 +32,29 @@ class Followed {
     this.run = new Run({ ...this.plan, hands_free: state.hands_free }, { ...NOTHING_KEPT, run }, clock);
   }
 
-  get silent() { return this.run.live && !this.run.paused && this.ageMs > SILENT_MS; }
+  get silent() {
+    return this.run.live && !this.run.paused && this.ageMs > SILENT_MS;
+  }
 }
 
 export function follow() {
   let plan, lanes, rows, hand, wakeLock;
 
   return {
-    cue: "Not begun", own: "", figure: "", next: "", place: "", heard: "", holding: "",
+    cue: "Not begun",
+    own: "",
+    figure: "",
+    next: "",
+    place: "",
+    heard: "",
+    holding: "",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
       lanes = plan.lanes.map((one) => new Followed(one));
       rows = [...this.$root.querySelectorAll(".lane")].map((element, at) => new LaneRow(element, lanes[at]));
-      if (rows.length === 0) hand = new Hand(document.getElementById("hand"), plan.lanes[0].line, plan.lanes[0].total_ms);
+      if (rows.length === 0)
+        hand = new Hand(document.getElementById("hand"), plan.lanes[0].line, plan.lanes[0].total_ms);
       wakeLock = new WakeLock();
       this.ask();
       everyFrame(() => this.show());
@@ -59,7 +68,9 @@ export function follow() {
         const told = (await answer.json()).lanes;
         const way = (performance.now() - sent) / 2;
         told.forEach(({ state, age_ms: age }, at) => lanes[at].hear(state, (age ?? 0) + way));
-        this.heard = lanes.some((lane) => lane.silent) ? "No word from the deck: this goes on by the clock" : "Follows the deck";
+        this.heard = lanes.some((lane) => lane.silent)
+          ? "No word from the deck: this goes on by the clock"
+          : "Follows the deck";
       } catch {
         this.heard = "No network: this goes on by the clock";
       }
@@ -69,13 +80,21 @@ export function follow() {
     show() {
       for (const { run } of lanes) run.tick();
       wakeLock.keep(lanes.some(({ run }) => run.live));
-      for (const row of rows) row.paint({ called: row.lane.run.asking !== null && !row.lane.run.over, rated: false, focus: false });
+      for (const row of rows)
+        row.paint({ called: row.lane.run.asking !== null && !row.lane.run.over, rated: false, focus: false });
       if (hand) this.showOne(lanes[0].run);
     },
 
     showOne(run) {
       const now = shown(run, plan.lanes[0]);
-      Object.assign(this, { cue: run.started ? now.cue : "Not begun", own: now.own, figure: now.figure, place: now.place, next: run.over ? "" : now.next, holding: run.holding ? "holding" : "" });
+      Object.assign(this, {
+        cue: run.started ? now.cue : "Not begun",
+        own: now.own,
+        figure: now.figure,
+        place: now.place,
+        next: run.over ? "" : now.next,
+        holding: run.holding ? "holding" : "",
+      });
       hand.move(run.planned);
     },
   };

@@ -17,6 +17,7 @@ export class Hand {
   keepInSight() {
     const room = this.element.closest(".strip-scroll");
     if (!room || room.scrollWidth <= room.clientWidth) return;
-    room.scrollLeft = (this.x / this.element.ownerSVGElement.viewBox.baseVal.width) * room.scrollWidth - room.clientWidth / 3;
+    room.scrollLeft =
+      (this.x / this.element.ownerSVGElement.viewBox.baseVal.width) * room.scrollWidth - room.clientWidth / 3;
   }
 }

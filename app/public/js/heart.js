@@ -7,7 +7,9 @@ const LIMITS = { least: 40, most: 120 };
 const PAUSE_MS = 3000;
 
 export class Heart {
-  constructor() { this.forget(); }
+  constructor() {
+    this.forget();
+  }
 
   forget() {
     this.beats = [];

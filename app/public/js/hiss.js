@@ -9,7 +9,9 @@ export function hiss(lane) {
   let microphone, exhale;
 
   return {
-    ...microphoneSwitch((opened) => { microphone = opened; }),
+    ...microphoneSwitch((opened) => {
+      microphone = opened;
+    }),
 
     /** To be called often: notices where an exhale begins and ends. */
     listen() {
@@ -26,7 +28,10 @@ export function hiss(lane) {
       const found = await microphone.end(60);
       if (!found?.seconds) return;
       const { run, journal } = lane();
-      journal.add("hiss", Math.max(0, run.now()), { round: number, value: `${Math.round(found.seconds * 1000)}.${found.words}` });
+      journal.add("hiss", Math.max(0, run.now()), {
+        round: number,
+        value: `${Math.round(found.seconds * 1000)}.${found.words}`,
+      });
       this.heardWords = `Exhale ${number}: ${found.seconds.toFixed(1)} s, ${found.words}.`;
     },
   };

@@ -1,5 +1,5 @@
-// What happens on the deck, kept in the browser until the server has it. Every event has a uuid made here, so sending one
-// twice changes nothing. Survives a reload, a closed tab and a server that is away.
+// What happens on the deck, kept in the browser until the server has it. Every event has a uuid made here, so sending
+// one twice changes nothing. Survives a reload, a closed tab and a server that is away.
 import { clock } from "./clock.js";
 import { device } from "./device.js";
 import { NO_ROOM, readable, store } from "./store.js";
@@ -38,17 +38,23 @@ export class Journal {
   }
 
   /** What the deck has to remember to go on after a reload. */
-  get run() { return this.kept.run; }
+  get run() {
+    return this.kept.run;
+  }
 
   set run(run) {
     this.kept.run = run;
     if (!this.done) this.keep(store.putRun(this.kept));
   }
 
-  get waiting() { return this.marks.length; }
+  get waiting() {
+    return this.marks.length;
+  }
 
   /** Without the readings of an oximeter, which travel along. */
-  get marksWaiting() { return this.marks.filter((event) => event.kind !== "oximeter").length; }
+  get marksWaiting() {
+    return this.marks.filter((event) => event.kind !== "oximeter").length;
+  }
 
   add(kind, atMs, details = {}) {
     this.put(kind, atMs, details);
@@ -57,7 +63,15 @@ export class Journal {
 
   /** Kept here, and sent along with the next event that matters. */
   put(kind, atMs, details) {
-    const mark = { uuid: uuid(), session: this.session, order: this.order, wall: clock.wall(), kind, at_ms: Math.max(0, Math.round(atMs)), ...details };
+    const mark = {
+      uuid: uuid(),
+      session: this.session,
+      order: this.order,
+      wall: clock.wall(),
+      kind,
+      at_ms: Math.max(0, Math.round(atMs)),
+      ...details,
+    };
     this.order += 1;
     this.done = false;
     this.marks.push(mark);
@@ -70,7 +84,9 @@ export class Journal {
     this.send();
   }
 
-  /** A browser whose storage is full keeps nothing across a reload; what is here is sent all the same, and it is said. */
+  /**
+   * A browser whose storage is full keeps nothing across a reload; what is here is sent all the same, and it is said.
+   */
   async keep(writing) {
     this.onChange();
     const before = this.roomLeft;
@@ -84,7 +100,9 @@ export class Journal {
   }
 
   /** Once it is over and all is with the server, nothing needs room here any more. */
-  get cramped() { return !this.roomLeft && !(this.run?.over && this.waiting === 0); }
+  get cramped() {
+    return !this.roomLeft && !(this.run?.over && this.waiting === 0);
+  }
 
   async send() {
     if (this.sending || (this.waiting === 0 && !this.told)) return;
@@ -104,12 +122,17 @@ export class Journal {
   }
 
   /** No wait while the server answers; longer and longer while it does not. */
-  pause() { return this.tries === 0 ? 0 : RETRY_MS[Math.min(this.tries, RETRY_MS.length) - 1]; }
+  pause() {
+    return this.tries === 0 ? 0 : RETRY_MS[Math.min(this.tries, RETRY_MS.length) - 1];
+  }
 
   async post(marks, state, renewed = false) {
     const token = document.querySelector("meta[name=csrf-token]");
     const now = clock.wall();
-    const events = marks.map(({ session: _session, order: _order, wall, ...event }) => ({ ...event, ago_ms: Math.max(0, Math.round(now - (wall ?? now))) }));
+    const events = marks.map(({ session: _session, order: _order, wall, ...event }) => ({
+      ...event,
+      ago_ms: Math.max(0, Math.round(now - (wall ?? now))),
+    }));
     const answer = await fetch(`/sessions/${this.session}/events`, {
       method: "POST",
       headers: { "Content-Type": "application/json", "X-CSRF-Token": token.content },
@@ -127,7 +150,9 @@ export class Journal {
   async forget(kept, refused) {
     const why = new Map(refused.map((one) => [one.uuid, one.why]));
     const here = new Set([...kept, ...why.keys()]);
-    const aside = this.marks.filter((event) => why.has(event.uuid)).map((event) => ({ ...event, why: why.get(event.uuid) }));
+    const aside = this.marks
+      .filter((event) => why.has(event.uuid))
+      .map((event) => ({ ...event, why: why.get(event.uuid) }));
     this.marks = this.marks.filter((event) => !here.has(event.uuid));
     if (aside.length) {
       this.kept.refused = [...this.kept.refused, ...aside].slice(-MOST_REFUSED);

@@ -2,7 +2,7 @@
 export function listenForHelp() {
   const dialog = document.getElementById("keys");
   if (!dialog) return;
-  const toggle = () => dialog.open ? dialog.close() : dialog.showModal();
+  const toggle = () => (dialog.open ? dialog.close() : dialog.showModal());
   for (const mark of document.querySelectorAll("[data-keys]")) {
     mark.hidden = false;
     mark.addEventListener("click", toggle);

@@ -33,10 +33,14 @@ export class Lane {
   /**
    * @param plan of the session, as the server gives it
    * @param channel of the sound; undefined where nothing is to sound
-   * @param told called whenever something changed, with true where a hand and not the clock changed it; and of what was kept
+   * @param told called whenever something changed, with true where a hand and not the clock changed it; and of what was
+   *   kept
    */
   static async open(plan, channel, told = {}) {
-    const [journal, stop] = await Promise.all([Journal.open(plan.uuid, () => told.kept?.()), readable(store.stop(plan.athlete))]);
+    const [journal, stop] = await Promise.all([
+      Journal.open(plan.uuid, () => told.kept?.()),
+      readable(store.stop(plan.athlete)),
+    ]);
     const lane = new Lane(plan, channel, journal, told.changed ?? (() => {}));
     lane.stopped = await stands(stop, plan);
     return lane;
@@ -50,7 +54,9 @@ export class Lane {
   }
 
   /** Begun where this browser knows nothing of it. */
-  get elsewhere() { return this.plan.begun && !this.plan.over && !this.journal.run; }
+  get elsewhere() {
+    return this.plan.begun && !this.plan.over && !this.journal.run;
+  }
 
   changed(byHand) {
     this.layOut(byHand);
@@ -76,12 +82,18 @@ export class Lane {
     const [sinceMs, now] = [performance.now(), this.run.now()];
     const from = byHand ? now - lateMs : this.laidOutTo;
     this.laidOutTo = now + AHEAD_MS;
-    const cues = cuesBetween(this.run, from, this.laidOutTo).map((cue) => ({ ...cue, say: this.said(cue), inMs: cue.atMs - now }));
+    const cues = cuesBetween(this.run, from, this.laidOutTo).map((cue) => ({
+      ...cue,
+      say: this.said(cue),
+      inMs: cue.atMs - now,
+    }));
     for (const one of [this.channel, this.buzz]) one.schedule(cues, sinceMs);
   }
 
   /** Beside others each instruction begins with whose it is; numbers go on without. */
-  said({ say, kind }) { return say && this.plan.letter && kind !== "count" ? [`lane-${this.plan.letter.toLowerCase()}`, ...say] : say; }
+  said({ say, kind }) {
+    return say && this.plan.letter && kind !== "count" ? [`lane-${this.plan.letter.toLowerCase()}`, ...say] : say;
+  }
 
   /** At every pulse. */
   pulse(slippedMs) {

@@ -1,4 +1,5 @@
-// One lane as a row of the screen: written only where something changed, for there are twelve of them, many times a second.
+// One lane as a row of the screen: written only where something changed, for there are twelve of them, many times a
+// second.
 import { shown } from "./deck_words.js";
 import { laneState } from "./squad_run.js";
 
@@ -7,7 +8,9 @@ export class LaneRow {
   constructor(element, lane) {
     this.element = element;
     this.lane = lane;
-    this.parts = Object.fromEntries([...element.querySelectorAll("[data-part]")].map((part) => [part.dataset.part, part]));
+    this.parts = Object.fromEntries(
+      [...element.querySelectorAll("[data-part]")].map((part) => [part.dataset.part, part]),
+    );
     this.hand = element.querySelector(".hand");
     this.width = this.hand.ownerSVGElement.viewBox.baseVal.width;
     this.written = {};

@@ -3,12 +3,20 @@ const MOVES = { ArrowRight: [0, 1], ArrowLeft: [0, -1], ArrowUp: [1, 0], ArrowDo
 
 export function marginMap() {
   return {
-    words: "", row: 2, column: 0,
+    words: "",
+    row: 2,
+    column: 0,
 
-    init() { this.words = this.$root.querySelector(".map-words").textContent; },
+    init() {
+      this.words = this.$root.querySelector(".map-words").textContent;
+    },
 
-    cell(row, column) { return this.$root.querySelector(`.cell[data-row="${row}"][data-column="${column}"]`); },
-    focus() { this.read(this.cell(this.row, this.column)); },
+    cell(row, column) {
+      return this.$root.querySelector(`.cell[data-row="${row}"][data-column="${column}"]`);
+    },
+    focus() {
+      this.read(this.cell(this.row, this.column));
+    },
 
     key(event) {
       const move = MOVES[event.key];
@@ -17,7 +25,9 @@ export function marginMap() {
       this.read(this.cell(this.row + move[0], this.column + move[1]));
     },
 
-    point(event) { if (event.target.dataset.words) this.read(event.target); },
+    point(event) {
+      if (event.target.dataset.words) this.read(event.target);
+    },
 
     read(cell) {
       if (!cell) return;

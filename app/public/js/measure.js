@@ -18,8 +18,15 @@ export function measure() {
   const presses = new Presses();
 
   return {
-    ...microphoneSwitch((opened) => { microphone = opened; }),
-    ready: false, running: false, figure: "0:00", word: "Start", words: "", counted: 0,
+    ...microphoneSwitch((opened) => {
+      microphone = opened;
+    }),
+    ready: false,
+    running: false,
+    figure: "0:00",
+    word: "Start",
+    words: "",
+    counted: 0,
 
     init() {
       this.kind = this.$root.dataset.clock;
@@ -28,18 +35,35 @@ export function measure() {
       channel = sound.channel();
     },
 
-    field(name) { return this.$root.querySelector(`[name="${name}"]`); },
-    beatMs() { return 60_000 / (Number(this.field("tempo").value.replace(",", ".")) || 66); },
-
-    key(event) {
-      if (!this.ready || event.repeat || event.ctrlKey || event.target.matches("input:not([type=radio], [type=checkbox]), select, textarea")) return;
-      if (event.code !== "Space") { if (heard(event.code)) this.markBy(event.key.toUpperCase(), event); }
-      else if (!event.target.matches("input, button, a")) { event.preventDefault(); this.act(event); }
+    field(name) {
+      return this.$root.querySelector(`[name="${name}"]`);
+    },
+    beatMs() {
+      return 60_000 / (Number(this.field("tempo").value.replace(",", ".")) || 66);
     },
 
-    // The touch itself starts the clock; the click that follows it only wakes the sound, for which browsers want the whole
-    // gesture. A click from the keyboard does both.
-    press(event) { byPointer = true; this.act(event); },
+    key(event) {
+      if (
+        !this.ready ||
+        event.repeat ||
+        event.ctrlKey ||
+        event.target.matches("input:not([type=radio], [type=checkbox]), select, textarea")
+      )
+        return;
+      if (event.code !== "Space") {
+        if (heard(event.code)) this.markBy(event.key.toUpperCase(), event);
+      } else if (!event.target.matches("input, button, a")) {
+        event.preventDefault();
+        this.act(event);
+      }
+    },
+
+    // The touch itself starts the clock; the click that follows it only wakes the sound, for which browsers want the
+    // whole gesture. A click from the keyboard does both.
+    press(event) {
+      byPointer = true;
+      this.act(event);
+    },
     pressed(event) {
       if (!byPointer || event.detail === 0) this.act(event);
       byPointer = false;
@@ -57,10 +81,14 @@ export function measure() {
     async heard() {
       const found = await microphone.end(60_000 / this.beatMs());
       if (!found) return;
-      this.heardWords = found.seconds ? `Heard: ${found.beats.toFixed(1)} beats, ${found.words}. Correct it where it is wrong.` : "No hiss was heard.";
+      this.heardWords = found.seconds
+        ? `Heard: ${found.beats.toFixed(1)} beats, ${found.words}. Correct it where it is wrong.`
+        : "No hiss was heard.";
       if (!found.seconds) return;
       this.field("beats").value = String(Math.floor(found.beats));
-      const steady = this.$root.querySelector(`[name="steady"][value="${found.words === "flickering" ? "flickering" : "even"}"]`);
+      const steady = this.$root.querySelector(
+        `[name="steady"][value="${found.words === "flickering" ? "flickering" : "even"}"]`,
+      );
       if (steady) steady.checked = true;
     },
 
@@ -69,7 +97,9 @@ export function measure() {
       startedAt = clock.at(event) + (this.kind === "beats" ? LEAD_BEATS * this.beatMs() : 0);
       this.running = true;
       this.counted = 0;
-      this.$root.querySelectorAll("[data-mark]").forEach((button) => { this.field(button.dataset.mark).value = ""; });
+      this.$root.querySelectorAll("[data-mark]").forEach((button) => {
+        this.field(button.dataset.mark).value = "";
+      });
       this.word = this.kind === "minute" ? "A breath" : "Stop";
       if (this.kind === "beats") this.tickAhead();
       everyFrame(() => this.show());
@@ -79,7 +109,10 @@ export function measure() {
       await sound.wake();
       if (!this.running) return;
       const [sinceMs, since] = [performance.now(), clock.wall() - startedAt];
-      const beats = Array.from({ length: LEAD_BEATS + MOST_BEATS }, (_, beat) => ({ kind: "tick", inMs: (beat - LEAD_BEATS) * this.beatMs() - since }));
+      const beats = Array.from({ length: LEAD_BEATS + MOST_BEATS }, (_, beat) => ({
+        kind: "tick",
+        inMs: (beat - LEAD_BEATS) * this.beatMs() - since,
+      }));
       channel.silence();
       channel.schedule(beats, sinceMs);
     },
@@ -98,7 +131,9 @@ export function measure() {
       return this.running;
     },
 
-    count() { this.counted += 1; },
+    count() {
+      this.counted += 1;
+    },
 
     stop(event) {
       const passed = clock.at(event) - startedAt;
@@ -126,7 +161,9 @@ export function measure() {
       whenReleased(() => this.field(name).focus({ preventScroll: true }));
     },
 
-    mark(event) { this.set(event.currentTarget.dataset.mark, event); },
+    mark(event) {
+      this.set(event.currentTarget.dataset.mark, event);
+    },
     markBy(letter, event) {
       const button = this.$root.querySelector(`[data-key="${letter}"]`);
       if (button) this.set(button.dataset.mark, event);

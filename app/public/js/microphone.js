@@ -1,5 +1,5 @@
-// A microphone that times a hiss, if the person allows it. It hears levels in the band where a hiss lives, and nothing else; the core
-// decides from them.
+// A microphone that times a hiss, if the person allows it. It hears levels in the band where a hiss lives, and nothing
+// else; the core decides from them.
 const STEP_S = 0.05;
 const BAND_HZ = [2000, 8000];
 // So much before what is timed belongs to it: the noise of the room.
@@ -30,7 +30,8 @@ class Microphone {
     const level = new AudioWorkletNode(this.context, "level", { numberOfOutputs: 0 });
     level.port.onmessage = ({ data }) => this.hear(data);
     const [from, to] = BAND_HZ;
-    this.context.createMediaStreamSource(this.stream)
+    this.context
+      .createMediaStreamSource(this.stream)
       .connect(new BiquadFilterNode(this.context, { type: "highpass", frequency: from }))
       .connect(new BiquadFilterNode(this.context, { type: "lowpass", frequency: to }))
       .connect(level);
@@ -38,7 +39,9 @@ class Microphone {
     return true;
   }
 
-  get on() { return this.stream !== undefined; }
+  get on() {
+    return this.stream !== undefined;
+  }
 
   close() {
     for (const track of this.stream?.getTracks() ?? []) track.stop();
@@ -53,7 +56,9 @@ class Microphone {
   }
 
   /** What is timed begins: the room before it belongs to it. */
-  begin() { this.from = this.gone + this.levels.length - Math.round(BEFORE_S / STEP_S); }
+  begin() {
+    this.from = this.gone + this.levels.length - Math.round(BEFORE_S / STEP_S);
+  }
 
   /** @returns what the core found: {seconds, beats, words, …}; undefined where the server is away */
   async end(tempo) {
@@ -61,7 +66,11 @@ class Microphone {
     const levels = this.levels.slice(Math.max(0, this.from - this.gone));
     const token = document.querySelector("meta[name=csrf-token]").content;
     try {
-      const answer = await fetch("/hiss", { method: "POST", headers: { "Content-Type": "application/json", "X-CSRF-Token": token }, body: JSON.stringify({ tempo, step_s: STEP_S, levels_db: levels }) });
+      const answer = await fetch("/hiss", {
+        method: "POST",
+        headers: { "Content-Type": "application/json", "X-CSRF-Token": token },
+        body: JSON.stringify({ tempo, step_s: STEP_S, levels_db: levels }),
+      });
       return answer.ok ? await answer.json() : undefined;
     } catch {
       return undefined;
@@ -77,7 +86,8 @@ export function microphoneSwitch(on) {
   let microphone, strip;
 
   return {
-    hearing: false, heardWords: "",
+    hearing: false,
+    heardWords: "",
 
     async toggleMicrophone() {
       if (this.hearing) {
@@ -89,7 +99,9 @@ export function microphoneSwitch(on) {
       microphone = new Microphone((level) => strip.add(level));
       this.hearing = await microphone.open();
       if (this.hearing) on(microphone);
-      this.heardWords = this.hearing ? "Levels only: no sound is kept or sent." : "The browser was not allowed to hear.";
+      this.heardWords = this.hearing
+        ? "Levels only: no sound is kept or sent."
+        : "The browser was not allowed to hear.";
     },
   };
 }
@@ -105,7 +117,12 @@ class LevelStrip {
   add(level) {
     this.shown = [...this.shown, level].slice(-SHOWN);
     const y = (db) => this.height - Math.min(1, Math.max(0, (db - QUIETEST_DB) / -QUIETEST_DB)) * this.height;
-    this.line.setAttribute("points", this.shown.map((db, at) => `${(this.width * (at + SHOWN - this.shown.length)) / SHOWN},${y(db).toFixed(1)}`).join(" "));
+    this.line.setAttribute(
+      "points",
+      this.shown
+        .map((db, at) => `${(this.width * (at + SHOWN - this.shown.length)) / SHOWN},${y(db).toFixed(1)}`)
+        .join(" "),
+    );
   }
 }
 const SHOWN = 600;

@@ -1,4 +1,5 @@
-// What is sent as one piece and waits in the browser until the server has it: each under its own uuid, so that sending twice changes nothing.
+// What is sent as one piece and waits in the browser until the server has it: each under its own uuid, so that sending
+// twice changes nothing.
 import { readable, store } from "./store.js";
 
 // What the storage of this browser does not take: here as long as the page is open.
@@ -6,7 +7,11 @@ const here = new Map();
 
 async function post(path, body, renewed = false) {
   const token = document.querySelector("meta[name=csrf-token]");
-  const answer = await fetch(path, { method: "POST", headers: { "Content-Type": "application/json", "X-CSRF-Token": token.content }, body: JSON.stringify(body) });
+  const answer = await fetch(path, {
+    method: "POST",
+    headers: { "Content-Type": "application/json", "X-CSRF-Token": token.content },
+    body: JSON.stringify(body),
+  });
   if (answer.status === 403 && !renewed) {
     token.content = (await (await fetch("/token")).json()).token;
     return post(path, body, true);
@@ -15,7 +20,10 @@ async function post(path, body, renewed = false) {
 }
 
 /** @returns what waits */
-export const pieces = async () => [...((await readable(store.pieces())) ?? []).filter(({ uuid }) => !here.has(uuid)), ...here.values()];
+export const pieces = async () => [
+  ...((await readable(store.pieces())) ?? []).filter(({ uuid }) => !here.has(uuid)),
+  ...here.values(),
+];
 
 /** @returns whether something would be lost with the page */
 export const onlyHere = () => here.size > 0;

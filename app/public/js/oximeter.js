@@ -1,5 +1,5 @@
-// Readings of an oximeter, one a second. They come from the server, which simulates the device, half a minute at a time; a
-// real one would call the same `onReading`.
+// Readings of an oximeter, one a second. They come from the server, which simulates the device, half a minute at a
+// time; a real one would call the same `onReading`.
 const SECOND_MS = 1000;
 
 export class Oximeter {

@@ -1,5 +1,5 @@
-// A session's way through its parts. A part ends by the clock, by hand, by hand with the clock as its cap, or with the last of its
-// counted breaths; hands-free, what is counted ends by the clock too.
+// A session's way through its parts. A part ends by the clock, by hand, by hand with the clock as its cap, or with the
+// last of its counted breaths; hands-free, what is counted ends by the clock too.
 import { Lengths } from "./lengths.js";
 
 const HEARTBEAT_MS = 1000;
@@ -31,7 +31,8 @@ export class Passage extends Lengths {
 
   /** Ends what is over by the clock; exact, however late it is called. */
   tick() {
-    while (this.live && !this.paused && this.timed && this.left <= 0) this.leave(this.state.segmentStart + this.lengthMs);
+    while (this.live && !this.paused && this.timed && this.left <= 0)
+      this.leave(this.state.segmentStart + this.lengthMs);
     if (this.live && !this.paused && this.clock.wall() - this.state.seen > HEARTBEAT_MS) this.keep();
   }
 
@@ -41,7 +42,8 @@ export class Passage extends Lengths {
     const unmarked = !byHand && (this.segment.ends === "comfort" || (this.segment.ends === "cap" && !this.shortened));
     if (this.segment.ends === "comfort") this.state.marking = byHand;
     if (this.segment.kind === "hold") this.endHold(at, unmarked);
-    else if (this.segment.exhale !== undefined && this.segments[next]?.exhale !== this.segment.exhale) this.endSound(at);
+    else if (this.segment.exhale !== undefined && this.segments[next]?.exhale !== this.segment.exhale)
+      this.endSound(at);
     this.go(this.pace ? this.goOn(this.pace, next, at) : next, at, byHand);
   }
 
@@ -69,7 +71,8 @@ export class Passage extends Lengths {
     this.state.counted = 0;
     const { kind, exhale } = this.segment;
     if (kind === "hold") this.journal.add("hold_start", at, { round: this.holdNumber });
-    else if (exhale !== undefined && this.segments[index - 1]?.exhale !== exhale) this.journal.add("sound_start", at, { round: exhale });
+    else if (exhale !== undefined && this.segments[index - 1]?.exhale !== exhale)
+      this.journal.add("sound_start", at, { round: exhale });
     this.keep();
     this.onSegment(byHand);
   }
@@ -100,7 +103,9 @@ export class Passage extends Lengths {
     this.state.askedAt = { ...this.state.askedAt, [this.holdNumber]: this.state.anchor + at };
   }
 
-  endSound(at) { this.journal.add("sound_end", at, { round: this.segment.exhale }); }
+  endSound(at) {
+    this.journal.add("sound_end", at, { round: this.segment.exhale });
+  }
   end(kind, at) {
     Object.assign(this.state, { over: true, overAt: at, finished: kind === "finish", pausedAt: at });
     if (this.asksAtEnd && this.lastHold !== null) this.state.asked = [this.lastHold];
@@ -184,15 +189,27 @@ export class Passage extends Lengths {
     this.journal.run = this.state;
   }
 
-  get holding() { return this.running && this.segment.kind === "hold"; }
+  get holding() {
+    return this.running && this.segment.kind === "hold";
+  }
   /** A sounded exhale runs: ending it early says how far it went. */
-  get sounding() { return this.running && this.segment.exhale !== undefined; }
+  get sounding() {
+    return this.running && this.segment.exhale !== undefined;
+  }
 
   /** Number of the hold that runs: at one's own pace they are numbered on when the plan begins anew. */
-  get holdNumber() { return this.segment.hold + (this.ownPaceMs === null ? 0 : (this.state.laps ?? 0) * this.holds); }
+  get holdNumber() {
+    return this.segment.hold + (this.ownPaceMs === null ? 0 : (this.state.laps ?? 0) * this.holds);
+  }
 
   /** The hold that runs was shortened on the way: its cap is what was planned of it. */
-  get shortened() { return this.state.caps?.[this.state.index] !== undefined || this.state.index >= (this.state.shorterFrom ?? Infinity); }
+  get shortened() {
+    return (
+      this.state.caps?.[this.state.index] !== undefined || this.state.index >= (this.state.shorterFrom ?? Infinity)
+    );
+  }
 
-  get lastHold() { return this.state.lastHold; }
+  get lastHold() {
+    return this.state.lastHold;
+  }
 }

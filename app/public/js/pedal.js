@@ -1,5 +1,5 @@
-// Pedals, clickers and headset buttons: any key can be taught what it does here, or one button does three things by how it is pressed.
-// Kept on the device.
+// Pedals, clickers and headset buttons: any key can be taught what it does here, or one button does three things by how
+// it is pressed. Kept on the device.
 const TAUGHT = "windlass.pedal";
 const LONG_MS = 600;
 const DOUBLE_MS = 400;
@@ -14,7 +14,9 @@ export class Pedal {
   }
 
   /** @returns what a key was taught; undefined where nothing */
-  of(event) { return this.taught[name(event)]; }
+  of(event) {
+    return this.taught[name(event)];
+  }
 
   teach(event, what) {
     for (const [key, deed] of Object.entries(this.taught)) if (deed === what) delete this.taught[key];
@@ -27,10 +29,14 @@ export class Pedal {
     this.keep();
   }
 
-  keep() { localStorage.setItem(TAUGHT, JSON.stringify(this.taught)); }
+  keep() {
+    localStorage.setItem(TAUGHT, JSON.stringify(this.taught));
+  }
 
   /** @returns the key that does it, in words */
-  keyOf(what) { return Object.entries(this.taught).find(([, deed]) => deed === what)?.[0] ?? "none"; }
+  keyOf(what) {
+    return Object.entries(this.taught).find(([, deed]) => deed === what)?.[0] ?? "none";
+  }
 
   /** @returns whether the key was one of the taught ones */
   down(event) {

@@ -1,4 +1,5 @@
-// A photograph from a telephone is larger than a note needs: it is made smaller before it is sent. Without this script up to 2 MB are taken.
+// A photograph from a telephone is larger than a note needs: it is made smaller before it is sent. Without this script
+// up to 2 MB are taken.
 const LONGEST_PX = 1800;
 const QUALITY = 0.82;
 const ENOUGH_BYTES = 500_000;
@@ -10,7 +11,9 @@ async function smaller(file) {
   canvas.width = Math.round(image.width * scale);
   canvas.height = Math.round(image.height * scale);
   canvas.getContext("2d").drawImage(image, 0, 0, canvas.width, canvas.height);
-  const blob = await new Promise((resolve) => { canvas.toBlob(resolve, "image/jpeg", QUALITY); });
+  const blob = await new Promise((resolve) => {
+    canvas.toBlob(resolve, "image/jpeg", QUALITY);
+  });
   return new File([blob], "note.jpg", { type: "image/jpeg" });
 }
 

@@ -1,8 +1,15 @@
-// A key that is still down would press, too, whatever gets the focus meanwhile: what moves the focus waits until it is let go.
+// A key that is still down would press, too, whatever gets the focus meanwhile: what moves the focus waits until it is
+// let go.
 let down = false;
 let waiting = null;
 
-window.addEventListener("keydown", () => { down = true; }, true);
+window.addEventListener(
+  "keydown",
+  () => {
+    down = true;
+  },
+  true,
+);
 for (const end of ["keyup", "blur"])
   window.addEventListener(end, () => {
     down = false;

@@ -1,4 +1,5 @@
-// A session running through its timeline, with what is marked and said of it. Knows no screen: the deck shows what it says.
+// A session running through its timeline, with what is marked and said of it. Knows no screen: the deck shows what it
+// says.
 import { SHORTEN_TO } from "./lengths.js";
 import { Passage } from "./passage.js";
 
@@ -12,7 +13,8 @@ export class Run extends Passage {
     // Something was noted that stops all hold work: called at once.
     this.onStop = () => {};
     this.rounds = new Map();
-    for (const { block, round } of this.segments) this.rounds.set(block, Math.max(this.rounds.get(block) ?? 0, round ?? 0));
+    for (const { block, round } of this.segments)
+      this.rounds.set(block, Math.max(this.rounds.get(block) ?? 0, round ?? 0));
   }
 
   /** What is called just now. */
@@ -24,23 +26,39 @@ export class Run extends Passage {
   }
 
   /** Deep breaths run: a retention may begin at any of them. */
-  get holdable() { return this.running && this.segment.breath !== undefined; }
+  get holdable() {
+    return this.running && this.segment.breath !== undefined;
+  }
 
   /** Holds whose first breath was asked for and that nobody has rated yet, oldest first. */
-  get unrated() { return (this.state.asked ?? []).filter((hold) => !this.state.breaths[hold]); }
+  get unrated() {
+    return (this.state.asked ?? []).filter((hold) => !this.state.breaths[hold]);
+  }
 
-  /** The hold whose first breath a key rates now: while it runs the latest one, at the end those that are still open. */
-  get rated() { return this.over ? this.unrated[0] ?? this.state.asked?.at(-1) ?? null : this.state.asked?.at(-1) ?? null; }
+  /**
+   * The hold whose first breath a key rates now: while it runs the latest one, at the end those that are still open.
+   */
+  get rated() {
+    return this.over ? (this.unrated[0] ?? this.state.asked?.at(-1) ?? null) : (this.state.asked?.at(-1) ?? null);
+  }
 
-  /** The hold whose first breath is asked for just now: the latest one, at the end the oldest that is open; null where none is. */
-  get asking() { return (this.over ? this.unrated[0] : this.unrated.find((hold) => hold === this.rated)) ?? null; }
+  /**
+   * The hold whose first breath is asked for just now: the latest one, at the end the oldest that is open; null where
+   * none is.
+   */
+  get asking() {
+    return (this.over ? this.unrated[0] : this.unrated.find((hold) => hold === this.rated)) ?? null;
+  }
 
   /** Ends deep breathing at this breath: out, or the full breath in, and the hold with the cap of so few breaths. */
   holdNow(event) {
     this.tick();
     if (!this.holdable) return;
     const { breath, kind, round, block } = this.segment;
-    const hold = this.segments.findIndex((one, index) => index > this.state.index && one.kind === "hold" && one.limited && one.round === round && one.block === block);
+    const hold = this.segments.findIndex(
+      (one, index) =>
+        index > this.state.index && one.kind === "hold" && one.limited && one.round === round && one.block === block,
+    );
     if (hold < 0) return;
     const lastOut = this.segments.findLastIndex((one, index) => index < hold && one.breath !== undefined);
     const at = this.now(event);
@@ -148,5 +166,7 @@ export class Run extends Passage {
   }
 
   /** When the first breath after a hold was asked for, on the page's clock. */
-  askedAt(hold) { return this.state.askedAt?.[hold] ?? 0; }
+  askedAt(hold) {
+    return this.state.askedAt?.[hold] ?? 0;
+  }
 }

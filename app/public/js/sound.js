@@ -2,16 +2,35 @@ import { speak, Voice } from "./voice.js";
 
 // Short tones that say what comes next, scheduled on the audio clock so that they do not drift with the screen.
 const TONES = {
-  in: [[440, 0], [660, 0.09]],
-  out: [[660, 0], [440, 0.09]],
+  in: [
+    [440, 0],
+    [660, 0.09],
+  ],
+  out: [
+    [660, 0],
+    [440, 0.09],
+  ],
   hold_full: [[330, 0]],
   hold_empty: [[262, 0]],
-  sound: [[587, 0], [587, 0.09]],
-  breathe: [[523, 0], [523, 0.16]],
+  sound: [
+    [587, 0],
+    [587, 0.09],
+  ],
+  breathe: [
+    [523, 0],
+    [523, 0.16],
+  ],
   tick: [[880, 0]],
   accent: [[988, 0]],
-  end: [[523, 0], [659, 0.16], [784, 0.32]],
-  call: [[784, 0], [988, 0.14]],
+  end: [
+    [523, 0],
+    [659, 0.16],
+    [784, 0.32],
+  ],
+  call: [
+    [784, 0],
+    [988, 0.14],
+  ],
   note: [[null, 0]],
 };
 const LENGTH_S = { hold_full: 0.35, hold_empty: 0.35, tick: 0.04, accent: 0.04 };
@@ -55,11 +74,13 @@ export class Sound {
   }
 
   /** Whether a key or a touch is still needed before anything can sound. */
-  get asleep() { return this.context?.state !== RUNNING; }
+  get asleep() {
+    return this.context?.state !== RUNNING;
+  }
 
   /**
-   * Browsers let sound begin only with a real gesture: a key or the end of a touch. Answers once the audio clock moves, so
-   * that what is laid out then falls where it should.
+   * Browsers let sound begin only with a real gesture: a key or the end of a touch. Answers once the audio clock moves,
+   * so that what is laid out then falls where it should.
    */
   async wake() {
     this.context ??= new AudioContext();
@@ -102,8 +123,8 @@ export class Sound {
   }
 
   /**
-   * A moment on the audio clock: what leaves the device now. What is reckoned now leaves it a little later, so the audio clock's own
-   * time is ahead of it.
+   * A moment on the audio clock: what leaves the device now. What is reckoned now leaves it a little later, so the
+   * audio clock's own time is ahead of it.
    * @param pageMs on the page's clock
    */
   at(pageMs) {
@@ -113,7 +134,8 @@ export class Sound {
 
   /** @returns milliseconds by which what was laid out lies where it should no longer; 0 where it lies right */
   get slippedMs() {
-    if (this.asleep || this.offset === undefined || !this.channels.some((channel) => channel.scheduled.length)) return 0;
+    if (this.asleep || this.offset === undefined || !this.channels.some((channel) => channel.scheduled.length))
+      return 0;
     this.mapping();
     const slip = Math.abs(median(this.mappings.slice(-NEWEST)) - this.offset);
     if (slip <= SLIP_S) return 0;
@@ -126,10 +148,14 @@ export class Sound {
   }
 
   /** Another way of speaking was chosen on this device. */
-  async speakAnew() { if (this.context) await this.voice.again(this.context, this.gain); }
+  async speakAnew() {
+    if (this.context) await this.voice.again(this.context, this.gain);
+  }
 
   /** Drops all that was laid out, of every session. */
-  silence() { for (const channel of this.channels) channel.silence(); }
+  silence() {
+    for (const channel of this.channels) channel.silence();
+  }
 }
 
 /** What sounds of one session: tones of its own pitch from its own place. */
@@ -152,7 +178,8 @@ class Channel {
     for (const cue of cues.filter(({ inMs }) => inMs >= -LATE_MS)) {
       const at = Math.max(this.sound.context.currentTime, now + cue.inMs / 1000);
       // A call that nobody says sounds.
-      for (const [pitch, after] of this.toned(cue) ? TONES[cue.kind] : []) this.tone(pitch ? pitch * this.pitch : cue.hz, at + after, this.lengthS(cue));
+      for (const [pitch, after] of this.toned(cue) ? TONES[cue.kind] : [])
+        this.tone(pitch ? pitch * this.pitch : cue.hz, at + after, this.lengthS(cue));
       if (this.speaking && cue.say) this.words(cue.say, at);
       if (this.speaking && cue.own) this.timers.push(setTimeout(() => speak(cue.own), Math.max(0, cue.inMs)));
     }
@@ -164,10 +191,15 @@ class Channel {
   }
 
   /** A note goes on until what is sung begins. */
-  lengthS({ kind, lastsMs }) { return kind === "note" ? lastsMs / 1000 - FALL_S : LENGTH_S[kind] ?? 0.12; }
+  lengthS({ kind, lastsMs }) {
+    return kind === "note" ? lastsMs / 1000 - FALL_S : (LENGTH_S[kind] ?? 0.12);
+  }
 
   /** Words are drawn back like tones. */
-  words(say, at) { for (const [source, beginsAt] of this.sound.voice.lay(say, at, this.sound.context, this.out)) this.keep(source, beginsAt); }
+  words(say, at) {
+    for (const [source, beginsAt] of this.sound.voice.lay(say, at, this.sound.context, this.out))
+      this.keep(source, beginsAt);
+  }
 
   /**
    * Drops what was laid out.
@@ -197,7 +229,9 @@ class Channel {
   keep(source, beginsAt) {
     const one = { beginsAt, stop: () => source.stop() };
     this.scheduled.push(one);
-    source.onended = () => { this.scheduled = this.scheduled.filter((other) => other !== one); };
+    source.onended = () => {
+      this.scheduled = this.scheduled.filter((other) => other !== one);
+    };
   }
 
   get out() {

@@ -1,5 +1,5 @@
-// Sound on and off, how loud, and what wakes it: after a reload nothing may sound until the person does something; whatever that is, it
-// wakes the sound and does nothing else.
+// Sound on and off, how loud, and what wakes it: after a reload nothing may sound until the person does something;
+// whatever that is, it wakes the sound and does nothing else.
 
 /**
  * What a deck gets for it.
@@ -8,10 +8,13 @@
  */
 export function soundSwitch(sound, live) {
   return {
-    muted: false, asleep: false,
+    muted: false,
+    asleep: false,
 
     listenForGestures() {
-      const wake = () => { if (live() && sound().asleep) this.wakeSound(); };
+      const wake = () => {
+        if (live() && sound().asleep) this.wakeSound();
+      };
       for (const gesture of ["pointerup", "keydown"]) window.addEventListener(gesture, wake);
     },
 

@@ -37,18 +37,52 @@ export function squad() {
   };
 
   return {
-    ...card(() => run, () => sound),
+    ...card(
+      () => run,
+      () => sound,
+    ),
     ...ease(() => run?.lane),
-    ...setup(() => pedal, () => apply(), () => sound),
-    ...soundSwitch(() => sound, () => run?.live),
-    name: "", cue: "Ready", own: "", figure: "", next: "", place: "", kept: "", mainWord: "Start all", holding: "", breathOf: "", known: false, idle: false,
-    live: true, over: false, allOver: false, rating: false, running: false, paused: false, resting: true, holdable: false, begun: false, lastBreath: null,
+    ...setup(
+      () => pedal,
+      () => apply(),
+      () => sound,
+    ),
+    ...soundSwitch(
+      () => sound,
+      () => run?.live,
+    ),
+    name: "",
+    cue: "Ready",
+    own: "",
+    figure: "",
+    next: "",
+    place: "",
+    kept: "",
+    mainWord: "Start all",
+    holding: "",
+    breathOf: "",
+    known: false,
+    idle: false,
+    live: true,
+    over: false,
+    allOver: false,
+    rating: false,
+    running: false,
+    paused: false,
+    resting: true,
+    holdable: false,
+    begun: false,
+    lastBreath: null,
     speaking: localStorage.getItem(SPEAKING_KEY) ?? "all",
 
     init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
       sound = new Sound();
-      oneTab(plan.lanes.map(({ uuid }) => uuid), () => this.begin(), () => this.refuse("One of these sessions is on the deck in another tab"));
+      oneTab(
+        plan.lanes.map(({ uuid }) => uuid),
+        () => this.begin(),
+        () => this.refuse("One of these sessions is on the deck in another tab"),
+      );
     },
 
     refuse(cue) {
@@ -58,11 +92,20 @@ export function squad() {
     },
 
     async begin() {
-      const lanes = await Promise.all(plan.lanes.map((one, at) => Lane.open({ ...one, hands_free: true }, sound.channel(place(at, plan.lanes.length)), { kept: () => this.showKept() })));
+      const lanes = await Promise.all(
+        plan.lanes.map((one, at) =>
+          Lane.open({ ...one, hands_free: true }, sound.channel(place(at, plan.lanes.length)), {
+            kept: () => this.showKept(),
+          }),
+        ),
+      );
       const elsewhere = lanes.find((lane) => lane.elsewhere);
       if (elsewhere) return this.refuse(`${elsewhere.plan.name}’s session was begun in another browser`);
       const stopped = lanes.find((lane) => lane.stopped);
-      if (stopped) return this.refuse(`${stopped.plan.name} was stopped on this device: no hold work until a clinician has cleared it.`);
+      if (stopped)
+        return this.refuse(
+          `${stopped.plan.name} was stopped on this device: no hold work until a clinician has cleared it.`,
+        );
       run = new SquadRun(lanes, plan.on_the_word);
       rows = lanes.map((lane, at) => new LaneRow(this.$root.querySelector(`[data-lane="${at}"]`), lane));
       pedal = new Pedal((what, event) => this.act(what, event));
@@ -70,7 +113,9 @@ export function squad() {
       this.letSpeak();
       this.cardAgain();
       for (const lane of lanes) lane.journal.send();
-      window.addEventListener("online", () => { for (const lane of lanes) lane.journal.send(); });
+      window.addEventListener("online", () => {
+        for (const lane of lanes) lane.journal.send();
+      });
       this.layOut();
       everyPulse(() => {
         run.tick();
@@ -80,10 +125,15 @@ export function squad() {
       wakeLock = new WakeLock();
       this.listenForGestures();
       this.showKept();
-      everyFrame(() => { run.tick(); this.show(); });
+      everyFrame(() => {
+        run.tick();
+        this.show();
+      });
     },
 
-    layOut() { for (const lane of run.lanes) if (lane.run.live) lane.layOut(true); },
+    layOut() {
+      for (const lane of run.lanes) if (lane.run.live) lane.layOut(true);
+    },
 
     async wakeSound() {
       await sound.wake();
@@ -92,12 +142,17 @@ export function squad() {
       this.layOut();
     },
 
-    keyUp(event) { pedal?.up(event); },
+    keyUp(event) {
+      pedal?.up(event);
+    },
 
     key(event) {
       if (this.learn(event)) return;
       if (run && !document.querySelector("dialog[open]") && pedal.down(event)) return event.preventDefault();
-      const letter = elsewhere(event) || !heard(event.code) ? -1 : plan.lanes.findIndex((lane) => event.code === `Key${lane.letter}`);
+      const letter =
+        elsewhere(event) || !heard(event.code)
+          ? -1
+          : plan.lanes.findIndex((lane) => event.code === `Key${lane.letter}`);
       const what = deedOf(event);
       if (event.repeat || (letter < 0 && (!what || NOT_HERE.includes(what)))) return;
       if (what === "emergency") return this.emergency(event);
@@ -113,15 +168,31 @@ export function squad() {
       this.show();
     },
 
-    tap(event) { if (run) this.act(event.currentTarget.dataset.act, event); },
-    tapLane(event) { if (run) this.choose(Number(event.currentTarget.dataset.lane)); },
+    tap(event) {
+      if (run) this.act(event.currentTarget.dataset.act, event);
+    },
+    tapLane(event) {
+      if (run) this.choose(Number(event.currentTarget.dataset.lane));
+    },
 
-    mark(kind, event) { run.mark(kind, event); },
-    breath(value, event) { run.breath(value, event); },
-    pause(event) { run.lane.run.pause(event); },
-    skip(event) { run.lane.run.skip(event); },
-    holdNow(event) { run.lane.run.holdNow(event); },
-    stop(event) { run.lane.run.stop(event); },
+    mark(kind, event) {
+      run.mark(kind, event);
+    },
+    breath(value, event) {
+      run.breath(value, event);
+    },
+    pause(event) {
+      run.lane.run.pause(event);
+    },
+    skip(event) {
+      run.lane.run.skip(event);
+    },
+    holdNow(event) {
+      run.lane.run.holdNow(event);
+    },
+    stop(event) {
+      run.lane.run.stop(event);
+    },
     quiet(event) {
       run.lane.run.quietFromHere(event);
       this.endEasing();
@@ -144,16 +215,23 @@ export function squad() {
       this.letSpeak();
     },
     letSpeak() {
-      run.lanes.forEach((lane, at) => { 
-        lane.channel.speaking = ["all", "alone"].includes(this.speaking) || (this.speaking === "one" && at === run.focus);
+      run.lanes.forEach((lane, at) => {
+        lane.channel.speaking =
+          ["all", "alone"].includes(this.speaking) || (this.speaking === "one" && at === run.focus);
         lane.channel.toning = this.speaking !== "alone";
       });
       this.layOut();
     },
-    get stopWho() { return ` ${this.name}`; },
-    get voiceWord() { return SPEAKING_WORDS[this.speaking]; },
+    get stopWho() {
+      return ` ${this.name}`;
+    },
+    get voiceWord() {
+      return SPEAKING_WORDS[this.speaking];
+    },
 
-    breathIs(value) { return this.lastBreath === value; },
+    breathIs(value) {
+      return this.lastBreath === value;
+    },
 
     /** Of whom the notes on the emergency card are. */
     itIs(event) {
@@ -162,12 +240,16 @@ export function squad() {
       run.itIs(at);
       this.known = true;
     },
-    isWho(at) { return run?.who === Number(at); },
+    isWho(at) {
+      return run?.who === Number(at);
+    },
 
     show() {
       const { called, rated, focus } = run;
       const { run: one, plan: its } = run.lane;
-      const views = rows.map((row, at) => row.paint({ called: at === called, rated: at === rated, focus: at === focus }));
+      const views = rows.map((row, at) =>
+        row.paint({ called: at === called, rated: at === rated, focus: at === focus }),
+      );
       const { cue, own, figure, next, place: where, mainWord } = views[focus];
       Object.assign(this, { cue, own, figure, next, place: where });
       this.name = its.name;
@@ -185,7 +267,7 @@ export function squad() {
       this.holding = one.holding ? "holding" : "";
       this.rating = rated !== null;
       this.breathOf = rated === null ? "" : `: ${plan.lanes[rated].name}`;
-      this.lastBreath = rated === null ? null : run.runs[rated].state.breaths[run.runs[rated].rated] ?? null;
+      this.lastBreath = rated === null ? null : (run.runs[rated].state.breaths[run.runs[rated].rated] ?? null);
       this.asleep = run.live && sound.asleep;
       wakeLock?.keep(run.live);
     },
@@ -194,7 +276,9 @@ export function squad() {
       if (!run) return;
       const waiting = run.lanes.reduce((sum, lane) => sum + lane.journal.marksWaiting, 0);
       const other = run.lanes.map((lane) => lane.journal.words).find((words) => words.includes("·"));
-      this.kept = [waiting === 0 ? "Saved" : `${waiting} not sent yet`, other?.split(" · ").slice(1).join(" · ")].filter(Boolean).join(" · ");
+      this.kept = [waiting === 0 ? "Saved" : `${waiting} not sent yet`, other?.split(" · ").slice(1).join(" · ")]
+        .filter(Boolean)
+        .join(" · ");
     },
   };
 }

@@ -1,5 +1,5 @@
-// Several lanes over one clock. Knows no screen. Which lane a key is for: the one that was chosen by its letter, until its next mark;
-// first breaths otherwise go to the oldest that nobody rated, everything else to the lane in focus.
+// Several lanes over one clock. Knows no screen. Which lane a key is for: the one that was chosen by its letter, until
+// its next mark; first breaths otherwise go to the oldest that nobody rated, everything else to the lane in focus.
 import { COUNT_IN_MS } from "./lane.js";
 
 export class SquadRun {
@@ -13,16 +13,33 @@ export class SquadRun {
     this.pending = [];
   }
 
-  get runs() { return this.lanes.map(({ run }) => run); }
-  get lane() { return this.lanes[this.focus]; }
-  get begun() { return this.runs.some((run) => run.started); }
-  get live() { return this.runs.some((run) => run.live); }
-  get over() { return this.runs.every((run) => run.over); }
-  tick() { for (const run of this.runs) run.tick(); }
+  get runs() {
+    return this.lanes.map(({ run }) => run);
+  }
+  get lane() {
+    return this.lanes[this.focus];
+  }
+  get begun() {
+    return this.runs.some((run) => run.started);
+  }
+  get live() {
+    return this.runs.some((run) => run.live);
+  }
+  get over() {
+    return this.runs.every((run) => run.over);
+  }
+  tick() {
+    for (const run of this.runs) run.tick();
+  }
 
-  /** Place of the lane whose first breath is asked for: the oldest of those that run, then what is still open of those that are over. */
+  /**
+   * Place of the lane whose first breath is asked for: the oldest of those that run, then what is still open of those
+   * that are over.
+   */
   get called() {
-    const open = this.runs.map((run, at) => ({ at, over: run.over, hold: run.asking })).filter(({ hold }) => hold !== null);
+    const open = this.runs
+      .map((run, at) => ({ at, over: run.over, hold: run.asking }))
+      .filter(({ hold }) => hold !== null);
     const asked = ({ at, hold }) => this.runs[at].askedAt(hold);
     open.sort((one, other) => Number(one.over) - Number(other.over) || asked(one) - asked(other));
     return open[0]?.at ?? null;
@@ -67,8 +84,12 @@ export class SquadRun {
   }
 
   /** All stop; what is noted is noted of somebody. */
-  emergency(event) { for (const run of this.runs) run.emergency(event); }
-  closeEmergency() { for (const run of this.runs) run.closeEmergency(); }
+  emergency(event) {
+    for (const run of this.runs) run.emergency(event);
+  }
+  closeEmergency() {
+    for (const run of this.runs) run.closeEmergency();
+  }
 
   /** What was noted before anybody said of whom waits until it is said. */
   noteEmergency(what, afterMs) {
@@ -101,7 +122,9 @@ export function laneState(run) {
   return run.segment.kind === "breathe" ? restWords(run) : "breathes";
 }
 
-function restWords(run) { return run.timed ? `rests until ${seconds(run.now() + run.left)}` : "rests"; }
+function restWords(run) {
+  return run.timed ? `rests until ${seconds(run.now() + run.left)}` : "rests";
+}
 
 function seconds(ms) {
   const whole = Math.floor(ms / 1000);

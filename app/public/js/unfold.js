@@ -5,5 +5,7 @@ export function unfoldForPaper() {
     folded = [...document.querySelectorAll("main details:not([open])")];
     for (const one of folded) one.open = true;
   });
-  window.addEventListener("afterprint", () => { for (const one of folded) one.open = false; });
+  window.addEventListener("afterprint", () => {
+    for (const one of folded) one.open = false;
+  });
 }

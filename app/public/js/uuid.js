@@ -1,4 +1,5 @@
-// A name of its own for each mark. On a page that the browser does not trust (over a plain network) what makes one is missing.
+// A name of its own for each mark. On a page that the browser does not trust (over a plain network) what makes one is
+// missing.
 export function uuid() {
   if (crypto.randomUUID) return crypto.randomUUID();
   const bytes = crypto.getRandomValues(new Uint8Array(16));

@@ -1,5 +1,5 @@
-// Words for closed eyes: shipped as small sounds, one a word, laid out on the audio clock like the tones. What a coach wrote in their own
-// words is rendered as it is saved; what is not is spoken by the browser, where it has a voice.
+// Words for closed eyes: shipped as small sounds, one a word, laid out on the audio clock like the tones. What a coach
+// wrote in their own words is rendered as it is saved; what is not is spoken by the browser, where it has a voice.
 import { choose, chosen } from "./choices.js";
 import { stretched } from "./stretch.js";
 
@@ -17,7 +17,11 @@ export const PITCHES = { usual: ["Usual pitch", 1], lower: ["Lower", 0.88], high
 const liked = (what, all) => (chosen(what) in all ? chosen(what) : Object.keys(all)[0]);
 
 /** @returns how this device likes it: whose voice, how quick, how high */
-export const speech = () => ({ voice: liked("speaker", VOICES), pace: liked("pace", PACES), pitch: liked("pitch", PITCHES) });
+export const speech = () => ({
+  voice: liked("speaker", VOICES),
+  pace: liked("pace", PACES),
+  pitch: liked("pitch", PITCHES),
+});
 
 /** The next of what can be chosen. */
 export function chooseNext(what, all) {
@@ -41,10 +45,15 @@ export class Voice {
   async load(words, context) {
     this.words = [...new Set([...this.words, ...words])];
     const { voice } = speech();
-    await Promise.all(this.words.filter((word) => !this.buffers.has(word)).map(async (word) => {
-      const sound = (await decoded(word, voice, context)) ?? (voice === FIRST ? null : await decoded(word, FIRST, context));
-      if (sound) this.buffers.set(word, shaped(sound, context));
-    }));
+    await Promise.all(
+      this.words
+        .filter((word) => !this.buffers.has(word))
+        .map(async (word) => {
+          const sound =
+            (await decoded(word, voice, context)) ?? (voice === FIRST ? null : await decoded(word, FIRST, context));
+          if (sound) this.buffers.set(word, shaped(sound, context));
+        }),
+    );
   }
 
   /** After another way of speaking was chosen: all words anew, and one of them to hear. */
@@ -61,15 +70,17 @@ export class Voice {
    */
   lay(words, at, context, to) {
     let from = at;
-    return words.filter((word) => this.buffers.has(word)).map((word) => {
-      const { buffer, rate } = this.buffers.get(word);
-      const source = new AudioBufferSourceNode(context, { buffer, playbackRate: rate });
-      source.connect(to);
-      const beginsAt = from;
-      source.start(beginsAt);
-      from += buffer.duration / rate + BETWEEN_S;
-      return [source, beginsAt];
-    });
+    return words
+      .filter((word) => this.buffers.has(word))
+      .map((word) => {
+        const { buffer, rate } = this.buffers.get(word);
+        const source = new AudioBufferSourceNode(context, { buffer, playbackRate: rate });
+        source.connect(to);
+        const beginsAt = from;
+        source.start(beginsAt);
+        from += buffer.duration / rate + BETWEEN_S;
+        return [source, beginsAt];
+      });
   }
 }
 
@@ -96,7 +107,9 @@ function shaped(buffer, context) {
 }
 
 /** Whether the browser has a voice for own words that are not rendered. */
-export function hasVoice() { return Boolean(globalThis.speechSynthesis?.getVoices().length); }
+export function hasVoice() {
+  return Boolean(globalThis.speechSynthesis?.getVoices().length);
+}
 
 /** Says own words that are not rendered, where the browser has a voice. */
 export function speak(text) {

@@ -1,9 +1,11 @@
-// Keeps the screen awake while something runs, where the browser can. A hidden page loses the lock; it is asked for again
-// when it is seen again.
+// Keeps the screen awake while something runs, where the browser can. A hidden page loses the lock; it is asked for
+// again when it is seen again.
 export class WakeLock {
   constructor() {
     this.wanted = false;
-    document.addEventListener("visibilitychange", () => { if (this.wanted && document.visibilityState === "visible") this.ask(); });
+    document.addEventListener("visibilitychange", () => {
+      if (this.wanted && document.visibilityState === "visible") this.ask();
+    });
   }
 
   /** @param wanted whether something runs now */

@@ -1,5 +1,5 @@
-// The surface clock: one key under, one key up; how long to stay up; signs half a minute after. On a telephone in a bag, in the sun, without a
-// network.
+// The surface clock: one key under, one key up; how long to stay up; signs half a minute after. On a telephone in a
+// bag, in the sun, without a network.
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { card } from "./emergency.js";
 import { heard } from "./letters.js";
@@ -20,15 +20,23 @@ export function water() {
   const presses = new Presses();
 
   return {
-    ...card(() => undefined, () => undefined),
-    kept: "", warning: "",
+    ...card(
+      () => undefined,
+      () => undefined,
+    ),
+    kept: "",
+    warning: "",
 
     async init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
       divers = plan.divers.map((one) => new Diver(one, plan.rules));
       await this.comeBack();
       sections = [...this.$root.querySelectorAll("[data-diver]")].map((section) => ({
-        section, written: {}, parts: Object.fromEntries([...section.querySelectorAll("[data-part]")].map((part) => [part.dataset.part, part])),
+        section,
+        written: {},
+        parts: Object.fromEntries(
+          [...section.querySelectorAll("[data-part]")].map((part) => [part.dataset.part, part]),
+        ),
       }));
       wakeLock = new WakeLock();
       wakeLock.keep(true);
@@ -42,7 +50,8 @@ export function water() {
     async comeBack() {
       const waiting = (await pieces()).filter(({ path }) => path === "/dives").map(({ body }) => body);
       for (const diver of divers) {
-        for (const dive of waiting.filter(({ athlete_id: id }) => id === diver.id)) diver.dives = [...diver.dives.filter(({ uuid }) => uuid !== dive.uuid), dive];
+        for (const dive of waiting.filter(({ athlete_id: id }) => id === diver.id))
+          diver.dives = [...diver.dives.filter(({ uuid }) => uuid !== dive.uuid), dive];
         diver.dives.sort((one, other) => one.down_ms - other.down_ms);
         const downMs = Number(localStorage.getItem(`windlass.under.${diver.id}`));
         diver.downMs = clock.wall() - downMs < LONGEST_MS ? downMs : null;
@@ -50,12 +59,15 @@ export function water() {
     },
 
     key(event) {
-      if (document.querySelector("dialog[open]") || event.target.matches("input") || event.repeat || !heard(event.code)) return;
+      if (document.querySelector("dialog[open]") || event.target.matches("input") || event.repeat || !heard(event.code))
+        return;
       if (event.code === "KeyE") return this.emergency(event);
       const at = Number(event.key) - 1;
       if (divers?.[at]) this.act(at, event);
     },
-    tap(event) { this.act(Number(event.currentTarget.dataset.at), event); },
+    tap(event) {
+      this.act(Number(event.currentTarget.dataset.at), event);
+    },
 
     /** Under, or up. */
     act(at, event) {
@@ -75,7 +87,9 @@ export function water() {
 
     async send() {
       const waiting = await sendPieces();
-      this.kept = [waiting === 0 ? "Saved" : `${waiting} not sent yet`, onlyHere() && NO_ROOM].filter(Boolean).join(" · ");
+      this.kept = [waiting === 0 ? "Saved" : `${waiting} not sent yet`, onlyHere() && NO_ROOM]
+        .filter(Boolean)
+        .join(" · ");
     },
 
     sign(event) {
@@ -86,8 +100,12 @@ export function water() {
       this.keep(diver, diver.last);
       if (diver.ended) this.emergency(event);
     },
-    hard(event) { this.turn(event, "hard"); },
-    line(event) { this.turn(event, "line"); },
+    hard(event) {
+      this.turn(event, "hard");
+    },
+    line(event) {
+      this.turn(event, "line");
+    },
     turn(event, what) {
       const diver = divers[Number(event.currentTarget.dataset.at)];
       if (!diver.last) return;
@@ -111,7 +129,9 @@ export function water() {
     show() {
       const now = clock.wall();
       divers.forEach((diver, at) => this.showDiver(diver, sections[at], now));
-      const both = divers.find((diver) => diver.under && divers.some((other) => other !== diver && other.pair === diver.pair && other.under));
+      const both = divers.find(
+        (diver) => diver.under && divers.some((other) => other !== diver && other.pair === diver.pair && other.under),
+      );
       this.warning = both ? `${both.name} and ${both.buddy} are both under: one up, one down.` : "";
     },
 
@@ -119,14 +139,28 @@ export function water() {
       const sinceUp = diver.upMs === null ? null : now - diver.upMs;
       const rests = !diver.under && diver.mayMs !== null && now < diver.mayMs;
       const asks = !diver.under && diver.last && diver.last.signs === "" && sinceUp >= plan.signs_after_s * 1000;
-      const [state, figure] = diver.ended ? ["no dive any more today", ""] : diver.under ? ["under", clockWords(Math.floor((now - diver.downMs) / 1000) * 1000)]
-        : rests ? ["stays up", clockWords(diver.mayMs - now)] : ["may dive", diver.upMs === null ? "" : `up ${clockWords(Math.floor(sinceUp / 1000) * 1000)}`];
-      const values = { state: asks ? `${state} · signs?` : state, figure, act: diver.under ? "Up" : rests ? "Under, too early" : "Under", about: `with ${diver.buddy}${diver.dives.length ? ` · ${diver.dives.length} ${diver.dives.length === 1 ? "dive" : "dives"}` : ""}` };
-      for (const [part, words] of Object.entries(values)) if (written[part] !== words) parts[part].textContent = written[part] = words;
+      const [state, figure] = diver.ended
+        ? ["no dive any more today", ""]
+        : diver.under
+          ? ["under", clockWords(Math.floor((now - diver.downMs) / 1000) * 1000)]
+          : rests
+            ? ["stays up", clockWords(diver.mayMs - now)]
+            : ["may dive", diver.upMs === null ? "" : `up ${clockWords(Math.floor(sinceUp / 1000) * 1000)}`];
+      const { length } = diver.dives;
+      const values = {
+        state: asks ? `${state} · signs?` : state,
+        figure,
+        act: diver.under ? "Up" : rests ? "Under, too early" : "Under",
+        about: `with ${diver.buddy}${length ? ` · ${length} ${length === 1 ? "dive" : "dives"}` : ""}`,
+      };
+      for (const [part, words] of Object.entries(values))
+        if (written[part] !== words) parts[part].textContent = written[part] = words;
       parts.act.disabled = diver.ended;
       parts.after.hidden = diver.under || !diver.last;
-      for (const what of ["hard", "line"]) parts[what].setAttribute("aria-pressed", String(diver.last?.[what] ?? false));
-      for (const button of section.querySelectorAll("[data-sign]")) button.setAttribute("aria-pressed", String(button.dataset.sign === diver.last?.signs));
+      for (const what of ["hard", "line"])
+        parts[what].setAttribute("aria-pressed", String(diver.last?.[what] ?? false));
+      for (const button of section.querySelectorAll("[data-sign]"))
+        button.setAttribute("aria-pressed", String(button.dataset.sign === diver.last?.signs));
       section.classList.toggle("under", diver.under);
       section.classList.toggle("asks", Boolean(asks));
       section.classList.toggle("rests", rests);

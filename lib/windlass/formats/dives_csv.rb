@@ -20,6 +20,8 @@ module Windlass
           id: %w[dive]
         }
 
+      NO_MOMENT = "is no moment; one is written 2026-03-31T07:30:00Z"
+
       # fields: what the surface clock would have sent.
       Row = Value.define(:number, :athlete, :fields, :id, :faults)
 
@@ -36,14 +38,7 @@ module Windlass
           athlete: cell(row, :athlete),
           fields: fields,
           id: cell(row, :id),
-          faults:
-            (
-              if down
-                []
-              else
-                ["column #{columns[:date]}: “#{cell(row, :date)}” is no moment; one is written 2026-03-31T07:30:00Z"]
-              end
-            )
+          faults: down ? [] : ["column #{columns[:date]}: “#{cell(row, :date)}” #{NO_MOMENT}"]
         )
       end
     end

@@ -20,11 +20,15 @@ module Windlass
         headers = table.headers.compact.map { |header| header.strip.downcase }
         kind = kinds.find { |one| one.fits?(headers) } or
           raise InvalidInput,
-            [
-              "line 1: the columns fit no table that is known here. " \
-              "#{kinds.map { |one| "#{one.facts[:name].capitalize} need #{Words.list(one.facts[:needed].map { |key| one.facts[:columns].fetch(key).first })}" }.join("; ")}."
-            ]
+            ["line 1: the columns fit no table that is known here. " \
+              "#{kinds.map { |one| needed(one) }.join("; ")}."]
         kind.new(table, today: today, day_first: day_first)
+      end
+
+      def self.needed(kind)
+        facts = kind.facts
+        columns = facts[:needed].map { |key| facts[:columns].fetch(key).first }
+        "#{facts[:name].capitalize} need #{Words.list(columns)}"
       end
 
       def self.text(bytes)
@@ -43,7 +47,7 @@ module Windlass
         raise InvalidInput,
           [error.message.sub(%r{ in line (\d+)\.}, "; line \\1").sub(/\A(.*); line (\d+)\z/, "line \\2: \\1")]
       end
-      private_class_method :text, :parse
+      private_class_method :text, :parse, :needed
     end
   end
 end

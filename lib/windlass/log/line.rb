@@ -82,8 +82,10 @@ module Windlass
 
       def number(text) = Numbers.plain(text.tr(",", ".").to_r)
 
-      HOLD =
-        /\A(?:(?<minutes>\d{1,3})[:m](?<rest>\d{1,2}(?:[.,]\d+)?)?s?|(?<seconds>\d{1,5}(?:[.,]\d+)?)s?)(?:[x×](?<times>\d{1,4}))?\z/
+      HOLD = /
+        \A(?:(?<minutes>\d{1,3})[:m](?<rest>\d{1,2}(?:[.,]\d+)?)?s?|(?<seconds>\d{1,5}(?:[.,]\d+)?)s?)
+        (?:[x×](?<times>\d{1,4}))?\z
+      /x
 
       def hold(word)
         found = HOLD.match(word.text) or return

@@ -6,8 +6,21 @@ module Windlass
     module Readiness
       # In reading order, strongest first. A rule is a file in this folder and a line here.
       ALL = [
-        BlockScreening, BlockSuspended, BlockResting, BlockToday, BlockMovement, BlockWater, BlockCold, BlockBuddy,
-        BlockCare, WaitStrenuous, WaitMaximal, WaitDay, LightControlPause, BackIllness, BackLayoff
+        BlockScreening,
+        BlockSuspended,
+        BlockResting,
+        BlockToday,
+        BlockMovement,
+        BlockWater,
+        BlockCold,
+        BlockBuddy,
+        BlockCare,
+        WaitStrenuous,
+        WaitMaximal,
+        WaitDay,
+        LightControlPause,
+        BackIllness,
+        BackLayoff
       ].freeze
 
       # state: one of {STATES}. standing: where the session is done, nil for what has no ladder. dose: as it is to be

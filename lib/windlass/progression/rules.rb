@@ -6,9 +6,28 @@ module Windlass
     # Common practice, cautiously set; no published source.
     module Rules
       ALL = [
-        StopSymptom, RestWarnings, EaseWarning, EaseGasps, EaseShort, EaseEffort, EaseSaturation, EaseStuck,
-        EaseMornings, RepeatNone, RepeatUnfinished, RepeatGasp, RepeatShort, RepeatEffort, RepeatOver, RepeatDeeper,
-        RepeatUneven, RepeatUnmarked, RepeatCount, RepeatRamp, RepeatTop, AdvanceClean
+        StopSymptom,
+        RestWarnings,
+        EaseWarning,
+        EaseGasps,
+        EaseShort,
+        EaseEffort,
+        EaseSaturation,
+        EaseStuck,
+        EaseMornings,
+        RepeatNone,
+        RepeatUnfinished,
+        RepeatGasp,
+        RepeatShort,
+        RepeatEffort,
+        RepeatOver,
+        RepeatDeeper,
+        RepeatUneven,
+        RepeatUnmarked,
+        RepeatCount,
+        RepeatRamp,
+        RepeatTop,
+        AdvanceClean
       ].freeze
 
       # What is clean follows from the rules: those on which a session is not.

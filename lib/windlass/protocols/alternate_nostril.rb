@@ -65,9 +65,7 @@ module Windlass
       lever :stage,
         step: 1,
         limit: LAST_WITHOUT_LOCKS,
-        opens: {
-          locks: STAGES.size - 1
-        },
+        opens: {locks: STAGES.size - 1},
         moves: ->(dose) { !Nostril::Choice.new(dose: dose).own? }
       # Rounds of a single cycle are short: as many of those as four rounds of three cycles have cycles.
       lever :rounds,

@@ -73,14 +73,8 @@ module Windlass
         made_of = (name || blocks.map { |one| one.protocol.id }.join(" ")).downcase
         slug = made_of.gsub(/[^a-z0-9]+/, "-").gsub(/\A-|-\z/, "")[0, 50]
         # Letters that an address leaves out still tell two names apart.
-        self
-          .class
-          .new(
-            id:
-              "#{ID}:#{[slug, (Zlib.crc32(made_of).to_s(36) unless made_of.ascii_only? && made_of.size <= 50)].compact.join("-")}",
-            blocks: blocks
-          )
-          .freeze
+        told_apart = (Zlib.crc32(made_of).to_s(36) unless made_of.ascii_only? && made_of.size <= 50)
+        self.class.new(id: "#{ID}:#{[slug, told_apart].compact.join("-")}", blocks: blocks).freeze
       end
 
       # @return [Array<Block>] every one as often as it comes; only the first time has its settling
@@ -329,8 +323,9 @@ module Windlass
         bound(dose)
           .blocks
           .map do |one|
-            "#{one.name}: " \
-            "#{one.protocol.in_words(one.dose)}#{", #{one.repeats} times" if one.repeats > 1}#{gap_in_words(one.after) unless one.number == blocks.size}"
+            times = ", #{one.repeats} times" if one.repeats > 1
+            gap = gap_in_words(one.after) unless one.number == blocks.size
+            "#{one.name}: #{one.protocol.in_words(one.dose)}#{times}#{gap}"
           end
           .join("; then ")
       end

@@ -13,9 +13,7 @@ module Windlass
         column: :tables,
         places: %i[chair mat],
         disciplines: APNOEA + WAVES,
-        needs: {
-          maximal_hold_s: 40
-        },
+        needs: {maximal_hold_s: 40},
         shortest_hold_s: 5,
         hold_key: :hold_s,
         once_a_day: true,

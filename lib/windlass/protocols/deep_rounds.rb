@@ -20,9 +20,7 @@ module Windlass
         goal: :tolerance,
         column: :over,
         places: %i[mat chair],
-        needs: {
-          control_pause_s: 0
-        },
+        needs: {control_pause_s: 0},
         clean_sessions: 3,
         posture: :lying,
         over_breathing: true,

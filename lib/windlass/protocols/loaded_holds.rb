@@ -11,9 +11,7 @@ module Windlass
         column: :loaded,
         places: %i[ground],
         disciplines: WAVES + ["combat sport"],
-        needs: {
-          maximal_hold_s: 40
-        },
+        needs: {maximal_hold_s: 40},
         shortest_hold_s: 5,
         hold_key: :hold_s,
         clean_sessions: 3,

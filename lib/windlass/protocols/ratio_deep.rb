@@ -11,9 +11,7 @@ module Windlass
         column: :retention,
         places: %i[chair mat],
         also: "antara kumbhaka",
-        needs: {
-          control_pause_s: 20
-        },
+        needs: {control_pause_s: 20},
         paced: true,
         first_breath: :round,
         trains: "A retention four times as long as the breath in, and an exhale that stays even after it.",

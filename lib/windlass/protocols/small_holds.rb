@@ -20,9 +20,7 @@ module Windlass
         goal: :calm,
         column: :small,
         places: %i[chair mat],
-        needs: {
-          control_pause_s: 0
-        },
+        needs: {control_pause_s: 0},
         shortest_hold_s: HALF_SECOND,
         halves: :minutes,
         hold_key: :hold_s,

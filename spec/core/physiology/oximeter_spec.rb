@@ -56,9 +56,7 @@ RSpec.describe Windlass::Physiology::Oximeter do
         Windlass::Physiology::Oximeter.readings(model(of.with(thrift: thrift)).forecast(after, trace: true).trace, 1)
       described_class::Logged.new(
         timeline: session,
-        urges: {
-          1 => 84.0
-        },
+        urges: {1 => 84.0},
         lows: Windlass::Physiology::Alignment.lows(readings, session, 21)
       )
     end

@@ -14,9 +14,9 @@ RSpec.describe Windlass::Programme::Planner do
   end
   screen = Windlass::Screening::Screen.new(answered_on: monday - 30, age: 30)
 
-  define_method(
-    :plan
-  ) do |trainings, slots, calendar: programme::Calendar.new(from: monday, weeks: 1, easy_every: nil), ground: {}, **more|
+  week = programme::Calendar.new(from: monday, weeks: 1, easy_every: nil)
+
+  define_method(:plan) do |trainings, slots, calendar: week, ground: {}, **more|
     described_class.new(
       calendar,
       slots: slots,
@@ -197,9 +197,7 @@ RSpec.describe Windlass::Programme::Planner do
             [tables],
             slots[1, 3, 5],
             calendar: programme::Calendar.new(from: monday, weeks: 6, easy_every: 4),
-            ground: {
-              measures: recent
-            }
+            ground: {measures: recent}
           )
         )
       ).to be_empty
@@ -212,9 +210,7 @@ RSpec.describe Windlass::Programme::Planner do
               [tables],
               slots[1, 3, 5],
               calendar: five,
-              ground: {
-                measures: measures.with(maximal_hold_shown_on: monday - ago)
-              }
+              ground: {measures: measures.with(maximal_hold_shown_on: monday - ago)}
             )
           ).size
         end
@@ -251,9 +247,7 @@ RSpec.describe Windlass::Programme::Planner do
           calendar: week(2),
           since: monday + 3,
           done: done,
-          held: {
-            monday => 130
-          }
+          held: {monday => 130}
         )
       first = days(found).select { |day| day < 7 }
       expect([first.size, first.min]).to match [2, be >= 3]
@@ -328,9 +322,7 @@ RSpec.describe Windlass::Programme::Planner do
           both,
           since: monday + 2,
           now: noon,
-          done: {
-            "quiet-breathing" => [monday, monday + 1, monday + 2]
-          }
+          done: {"quiet-breathing" => [monday, monday + 1, monday + 2]}
         )
       expect(days(done)).to eq [3, 4, 5, 6]
     end
@@ -350,9 +342,7 @@ RSpec.describe Windlass::Programme::Planner do
           both,
           calendar: week(4),
           since: monday + 16,
-          ground: {
-            history: [yesterday]
-          }
+          ground: {history: [yesterday]}
         )
       expect(found.sessions.first.then { |one| [(one.date - monday).to_i, one.at] }).to eq [17, "18:00"]
     end

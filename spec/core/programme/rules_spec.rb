@@ -236,9 +236,7 @@ RSpec.describe "Rules of the programme" do
         planned("small-holds", 16),
         calendar: near,
         placed: two.first(1),
-        done: {
-          "small-holds" => [monday + 13]
-        }
+        done: {"small-holds" => [monday + 13]}
       )&.first
     ).to eq "event.times"
     expect(said(programme::EventTimesRule, planned("small-holds", 16, times: 5), calendar: near, placed: two)).to be_nil

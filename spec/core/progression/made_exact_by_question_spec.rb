@@ -14,9 +14,7 @@ RSpec.describe "What became exact" do
   table = ->(rounds, **more) do
     {
       protocol: "co2-table",
-      measures: {
-        maximal_hold_s: 120
-      },
+      measures: {maximal_hold_s: 120},
       session: {
         date: "2026-03-02",
         effort: 5,
@@ -55,9 +53,7 @@ RSpec.describe "What became exact" do
     day = ->(effort) do
       {
         protocol: "small-holds",
-        measures: {
-          control_pause_s: 3
-        },
+        measures: {control_pause_s: 3},
         rung: 3,
         session: {
           date: "2025-04-16",
@@ -107,9 +103,7 @@ RSpec.describe "What became exact" do
         id: 1,
         date: Builders::MONDAY,
         protocol: "own-pace",
-        dose: {
-          minutes: 3
-        },
+        dose: {minutes: 3},
         effort: 3,
         seconds_done: 180,
         rounds:
@@ -195,9 +189,7 @@ RSpec.describe "What became exact" do
     loaded = ->(breath, rung = 2, **more) do
       {
         protocol: "loaded-holds",
-        measures: {
-          maximal_hold_s: 90
-        },
+        measures: {maximal_hold_s: 90},
         rung: rung,
         date: "2026-03-02",
         history: [{date: "2026-03-02", rung: 2, effort: 6, rounds: [{held_s: 15, first_breath: breath}], **more}]
@@ -228,12 +220,8 @@ RSpec.describe "What became exact" do
         {
           date: "2025-11-25",
           protocol: "single-hold",
-          measures: {
-            maximal_hold_s: 120
-          },
-          screen: {
-            answered_on: "2025-10-26"
-          },
+          measures: {maximal_hold_s: 120},
+          screen: {answered_on: "2025-10-26"},
           now: now,
           history: [{date: "2025-11-23"}]
         }
@@ -252,12 +240,8 @@ RSpec.describe "What became exact" do
           now: "2024-03-31T14:40:00Z",
           protocol: "co2-table",
           rung: 3,
-          measures: {
-            maximal_hold_s: 120
-          },
-          screen: {
-            answered_on: "2024-03-01"
-          },
+          measures: {maximal_hold_s: 120},
+          screen: {answered_on: "2024-03-01"},
           history: [{date: "2024-02-01"}, *history]
         }
       ]
@@ -273,13 +257,9 @@ RSpec.describe "What became exact" do
         {
           date: "2026-03-02",
           protocol: "single-hold",
-          measures: {
-            maximal_hold_s: 120
-          },
+          measures: {maximal_hold_s: 120},
           stopped: "Chest pain.",
-          illness: {
-            last_day: "2026-03-10"
-          },
+          illness: {last_day: "2026-03-10"},
           history: [{date: "2026-03-01", protocol: "loaded-holds"}]
         }
       ]

@@ -71,9 +71,7 @@ RSpec.describe "The table of ladders" do
       Windlass::Progression::Ladder.new(
         Windlass::Protocols.find("loaded-holds"),
         measures(maximal_hold_s: 40),
-        limits: {
-          rounds: 3
-        }
+        limits: {rounds: 3}
       )
     expect(tight).not_to be_offered_at_all
   end
@@ -81,21 +79,11 @@ RSpec.describe "The table of ladders" do
   # progression.md 2: at the lowest rung an ease halves the rounds, or minutes, or breaths.
   it "halves what can be halved at the lowest rung, and knows the half again; one hold has no half" do
     halves = {
-      "co2-table" => {
-        rounds: 3
-      },
-      "small-holds" => {
-        minutes: 2.5
-      },
-      "full-breath" => {
-        breaths: 2
-      },
-      "hiss-ladder" => {
-        top_beats: 8
-      },
-      "own-pace" => {
-        minutes: 1.5
-      }
+      "co2-table" => {rounds: 3},
+      "small-holds" => {minutes: 2.5},
+      "full-breath" => {breaths: 2},
+      "hiss-ladder" => {top_beats: 8},
+      "own-pace" => {minutes: 1.5}
     }
     halves.each do |id, half|
       standing = Windlass::Progression::Standing.of(Windlass::Protocols.find(id), measures(**known))

@@ -9,9 +9,7 @@ RSpec.describe Windlass::Protocols::Blocks do
         blocks: [
           {
             protocol: "co2-table",
-            dose: {
-              hold_s: 50, first_rest_s: 60, rest_step_s: 0, rest_floor_s: 60, rounds: 4
-            }
+            dose: {hold_s: 50, first_rest_s: 60, rest_step_s: 0, rest_floor_s: 60, rounds: 4}
           },
           {protocol: "hiss-ladder", dose: {top_beats: 12, tempo: 66}, repeats: 2, after: "wait"},
           {protocol: "quiet-breathing", dose: {in_s: 3, out_s: 6, minutes: 2}}
@@ -153,36 +151,22 @@ RSpec.describe Windlass::Protocols::Blocks do
     cases = {
       {2 => {first_breath: :gasp}} => [:repeat, "1 gasp: round 2 of block 1, carbon-dioxide table."],
       {
-        2 => {
-          first_breath: :gasp
-        },
-        3 => {
-          first_breath: :gasp
-        }
+        2 => {first_breath: :gasp},
+        3 => {first_breath: :gasp}
       } => [:ease, "2 gasps: rounds 2 and 3 of block 1, carbon-dioxide table."],
       {
-        6 => {
-          held_s: 2
-        },
-        9 => {
-          held_s: 2
-        }
+        6 => {held_s: 2},
+        9 => {held_s: 2}
       } => [
         :repeat,
         "2 parts: round 2 of block 2, hiss ladder, round 1 of block 2, hiss ladder under 90 % of the target."
       ],
       {
-        6 => {
-          held_s: 2
-        },
-        7 => {
-          held_s: 2
-        }
+        6 => {held_s: 2},
+        7 => {held_s: 2}
       } => [:ease, "2 parts: rounds 2 and 3 of block 2, hiss ladder under 90 % of the target."],
       {
-        1 => {
-          first_breath: nil
-        }
+        1 => {first_breath: nil}
       } => [:repeat, "Not the whole dose: 1 first breath not noted (round 1 of block 1, carbon-dioxide table)."]
     }
 

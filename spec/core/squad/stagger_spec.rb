@@ -138,9 +138,7 @@ RSpec.describe Windlass::Squad::Stagger do
     )
     expect(described_class.of([one.with(pair: nil), other.with(pair: nil)]).starts).to eq({"a" => 0, "b" => 8})
     expect(described_class.of([lane["alone", []]]).to_h).to eq(
-      starts: {
-        "alone" => 0
-      },
+      starts: {"alone" => 0},
       collisions: 0,
       overlap_s: 0,
       ends_s: 600

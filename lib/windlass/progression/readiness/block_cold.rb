@@ -20,13 +20,8 @@ module Windlass
               one.ran? && ((one.activity.column == :cold) != cold) && (cold ? one.activity.holds? : true) &&
                 situation.hours_since(one) < COLD_HOURS
             end
-          past &&
-            {
-              text:
-                "#{past.activity.name} " \
-                "#{(situation.now && past.ended_at.nil?) ? "at an hour that is not known" : "less than an hour ago"}: cold and holds are never combined.",
-              **lift
-            }
+          since = (situation.now && past&.ended_at.nil?) ? "at an hour that is not known" : "less than an hour ago"
+          past && {text: "#{past.activity.name} #{since}: cold and holds are never combined.", **lift}
         end
     end
   end

@@ -73,25 +73,15 @@ module Windlass
       STAGES =
         {
           "open" => {},
-          "narrowed in" => {
-            narrow: "in"
-          },
-          "narrowed out" => {
-            narrow: "out"
-          },
-          "narrowed both ways" => {
-            narrow: "both"
-          },
-          "holding full" => {
-            retention: "full"
-          },
+          "narrowed in" => {narrow: "in"},
+          "narrowed out" => {narrow: "out"},
+          "narrowed both ways" => {narrow: "both"},
+          "holding full" => {retention: "full"},
           "holding full with the root lock" => {
             retention: "full",
             root: "full"
           },
-          "holding empty" => {
-            retention: "empty"
-          },
+          "holding empty" => {retention: "empty"},
           "holding empty with the abdominal lock" => {
             retention: "empty",
             abdominal: "empty"
