@@ -11,6 +11,6 @@ run Windlass::Web
 
 # Only where it serves for real: a test begins with nothing.
 if ENV["WINDLASS_WARM"]
-  require_relative "app/warm"
-  Windlass::Warm.up(Windlass::Web)
+  require_relative "app/preload"
+  Windlass::Preload.up(Windlass::Web)
 end

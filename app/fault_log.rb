@@ -19,7 +19,7 @@ module Windlass
     # @return [String] all of which it came, and what it was called from
     def self.said(error) =
       [
-        *Refusals.causes(error).map { |one| "#{one.class}: #{plain(one)}" },
+        *ErrorPages.causes(error).map { |one| "#{one.class}: #{plain(one)}" },
         *error.backtrace.to_a.first(MOST_LINES)
       ].join("\n")
 

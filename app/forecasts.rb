@@ -4,11 +4,11 @@ module Windlass
   # Asks the gas model about an athlete. What the model has to know of a person is put together here and nowhere else.
   module Forecasts
     # What ladders asked the model once, by body: the same for the same dose.
-    BODIES = Kept.new(1_000)
+    BODIES = BoundedCache.new(1_000)
 
     # What was drawn lately: a deck that is loaded again, a sheet while it is rated, forecasts the same plan of the same
     # body.
-    PLANS = Kept.new(60)
+    PLANS = BoundedCache.new(60)
 
     # @param athlete [Records::Athlete]
     # @return [String, nil] why there is no forecast for this athlete

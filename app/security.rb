@@ -29,7 +29,7 @@ module Windlass
     Rack::Request.forwarded_priority = []
 
     def self.registered(app)
-      app.use Door::SizeLimit
+      app.use RequestParameters::SizeLimit
       app.set :sessions,
         key: "windlass",
         httponly: true,
@@ -40,7 +40,7 @@ module Windlass
       app.set :host_authorization,
         permitted_hosts: LOCAL_HOSTS + ENV.fetch("WINDLASS_HOSTS", "").split(",").map(&:strip).reject(&:empty?)
       app.set :protection, reaction: :deny, except: %i[remote_token]
-      app.helpers Door, Refusals, Tokens
+      app.helpers RequestParameters, ErrorPages, Tokens
       app.before do
         pass_the_door
         refuse_token unless token_accepted?

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "situations/known"
+require_relative "situations/snapshot"
 
 module Windlass
   # Puts together what readiness looks at, for many athletes with a few queries: what is known of them, and what they
@@ -13,7 +13,7 @@ module Windlass
     # @param now [Time]
     def self.of(athletes, now:) = new(Reading.of(athletes.map(&:id), now.to_date), now: now)
 
-    # @param known [Hash{Integer => Known}] by athlete
+    # @param known [Hash{Integer => Snapshot}] by athlete
     # @param now [Time]
     def initialize(known, now:)
       @known = known

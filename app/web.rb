@@ -8,7 +8,7 @@ require "sinatra/base"
 
 require_relative "actions"
 require_relative "assets"
-require_relative "door"
+require_relative "request_parameters"
 require_relative "download"
 require_relative "forms"
 require_relative "presenters"
@@ -17,7 +17,7 @@ require_relative "imports"
 require_relative "papers"
 require_relative "programme_calendar"
 require_relative "fault_log"
-require_relative "refusals"
+require_relative "error_pages"
 require_relative "security"
 require_relative "view_helpers"
 require_relative "morning_links"
@@ -122,8 +122,10 @@ module Windlass
       def account = @account ||= Records::Account.first
 
       # @param place [String] address of the page
-      # @return [Presenters::Crew] whom it is about, as it was asked for
-      def crew(place) = Presenters::Crew.new(account, place, group: said(:group), number: said(:page))
+      # @return [Presenters::AthleteFilter] whom it is about, as it was asked for
+      def athlete_filter(place)
+        Presenters::AthleteFilter.new(account, place, group: said(:group), number: said(:page))
+      end
 
       def athlete(id = params[:athlete_id]) = find_in(account.athletes, id)
 
@@ -167,10 +169,10 @@ module Windlass
       )
     end
 
-    error(*Refusals::NOTHING_WRITTEN) { refuse_writing(env["sinatra.error"]) }
+    error(*ErrorPages::NOTHING_WRITTEN) { refuse_writing(env["sinatra.error"]) }
 
     # The disk may be full before a database is asked: of what was uploaded, or of the log.
-    error(Errno::ENOSPC) { refuse(*Refusals::FULL) }
+    error(Errno::ENOSPC) { refuse(*ErrorPages::FULL) }
 
     error { fail_with(env["sinatra.error"]) }
   end

@@ -4,5 +4,5 @@
 require_relative "imports"
 require_relative "presenters"
 require_relative "fault_log"
-require_relative "refusals"
+require_relative "error_pages"
 require_relative "worker"

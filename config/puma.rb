@@ -2,7 +2,7 @@
 
 require "etc"
 require_relative "../lib/windlass/errors"
-require_relative "../app/collecting"
+require_relative "../app/garbage_collection"
 require_relative "../app/listening"
 require_relative "../app/worker"
 
@@ -28,7 +28,7 @@ if processes.positive?
   # A connection belongs to the process that made it.
   before_fork { ActiveRecord::Base.connection_handler.clear_all_connections! }
   # Where others answer meanwhile.
-  out_of_band { Windlass::Collecting.between_answers }
+  out_of_band { Windlass::GarbageCollection.between_answers }
 end
 
 # What is long is worked off behind the pages.

@@ -114,7 +114,7 @@ module WebHelpers
     session = Windlass::Actions::PlanSession.call(prescription.reload, now: at)
     Windlass::Actions::KeepJournal.call(session, journal(session, breaths: breaths), now: at)
     session.update!(effort: 3, **changes)
-    Windlass::Actions::Propose.call(session)
+    Windlass::Actions::StoreVerdict.call(session)
     session
   end
 

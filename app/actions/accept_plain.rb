@@ -11,7 +11,7 @@ module Windlass
       # @raise [Error] where it is another verdict now, or not a plain one
       def self.call(session, seen:, now:)
         sets = session.sets_of_the_day
-        verdict = JudgeDay.call(session, of_the_day: sets) or raise Error, Presenters::VerdictPanel::NOT_OFFERED
+        verdict = JudgeDay.call(session, of_the_day: sets) or raise Error, JudgeDay::NOT_OFFERED
         unless verdict.verdict.to_s == seen
           raise Error, "The verdict of #{session.athlete.name} is now #{verdict.verdict}: look at it before you decide."
         end

@@ -5,16 +5,14 @@ module Windlass
     # The coach accepts or overrules a verdict; the prescription moves, and the move is kept with its reasons. Where a
     # newer day is decided already, an older one is only noted: nothing moves.
     module Decide
-      OVERRULABLE = %i[rest ease repeat advance].freeze
-
       # @param verdict [Progression::Verdict]
-      # @param decided [Symbol] the same as the verdict, or another of {OVERRULABLE}
+      # @param decided [Symbol] the same as the verdict, or another of {Progression::OVERRULABLE}
       # @param because [String, nil] why, where it is another
       # @param of_the_day [Array<Records::Session>] the day's sets, where they are known
       # @return [Records::Move] the move of that day; the same decision a second time changes nothing
       # @raise [Error] where the day is decided otherwise already, or is not over
       def self.call(session, verdict, decided:, because:, now:, of_the_day: session.sets_of_the_day)
-        raise Error, TwinSession::OPEN if TwinSession.open?(*of_the_day)
+        raise Error, DuplicateRun::OPEN if DuplicateRun.open?(*of_the_day)
         raise Error, JudgeDay::NOT_OVER unless verdict.stop? || JudgeDay.over?(of_the_day, today: now.to_date)
 
         prescription = session.prescription
@@ -23,7 +21,7 @@ module Windlass
           next same(known, decided) if known
 
           noted = noted?(prescription, session.local_date)
-          target = (decided == verdict.verdict) ? verdict.target : Progression::Pawl.target(decided, verdict.from)
+          target = (decided == verdict.verdict) ? verdict.target : Progression::NextDose.target(decided, verdict.from)
           act(session, target, decided, now) unless noted
           record(session, verdict, decided, because, noted ? verdict.from : target, noted, now)
         end
@@ -52,7 +50,7 @@ module Windlass
       end
 
       def self.rest(session, now)
-        until_on = Progression::Pawl.rested_on(session.local_date)
+        until_on = Progression::NextDose.rested_on(session.local_date)
         Records::Suspension.find_or_create_by!(session: session, kind: "rest") do |suspension|
           suspension.assign_attributes(
             account_id: session.account_id,

@@ -17,7 +17,7 @@ module Windlass
         end
 
         session.update!(discarded_at: session.discarded_at || now)
-        Propose.call(session)
+        StoreVerdict.call(session)
       end
 
       # @return [Boolean] a false start, or written in; a symptom that stops stays
@@ -27,7 +27,7 @@ module Windlass
 
       def self.bring_back(session)
         session.update!(discarded_at: nil)
-        Propose.call(session)
+        StoreVerdict.call(session)
       end
     end
   end

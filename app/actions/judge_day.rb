@@ -6,6 +6,7 @@ module Windlass
     module JudgeDay
       # No rule looks further back: four weeks of holding, the row on this rung, six weeks of mornings.
       HISTORY_DAYS = Measures::MORNINGS_DAYS
+      NOT_OFFERED = "The measures do not offer this protocol any more. Take a new one."
       NOT_OVER = "The day is judged once its last set is done or given up."
 
       # @param session [Records::Session] the newest set of its day, perhaps with changes that are not saved

@@ -5,7 +5,7 @@ module Windlass
     # What the judge looks back at, of one athlete: read once, however many of the days are judged.
     class JudgedPast
       # Days, and what they show, by the sets that they are made of and their marks.
-      DAYS = Kept.new(500)
+      DAYS = BoundedCache.new(500)
 
       # @param athlete [Records::Athlete]
       # @param days [Range<Date>]

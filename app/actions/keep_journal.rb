@@ -52,7 +52,7 @@ module Windlass
       # Once it is over: what it teaches, and what the judge says of it. A mark that comes later teaches what it can.
       def self.close(session, fresh, now:)
         LearnFromLog.call(session.athlete, now: now) if fresh.any? { |event| TEACHING.include?(event[:kind]) }
-        Propose.call(session)
+        StoreVerdict.call(session)
       end
 
       # What was said on the deck: symptoms act at once, the last effort counts, and who had nothing to say was asked.

@@ -9,7 +9,7 @@ module Windlass
       SESSIONS = 10
 
       # What each session taught of a body: of ten that are asked, nine were asked before.
-      TAUGHT = Kept.new(3_000)
+      TAUGHT = BoundedCache.new(3_000)
 
       def self.call(athlete, now:)
         logged = logged(athlete)

@@ -17,7 +17,7 @@ module Windlass
           session.rounds.each(&:save!)
           ActOnSymptoms.call(session, values[:symptoms].map(&:to_sym) - said_before, now: now)
         end
-        Propose.call(session)
+        StoreVerdict.call(session)
         session.reload
       end
 

@@ -33,7 +33,7 @@ module Windlass
       # What follows from lows.
       def self.finish(session, now:)
         LearnFromLog.call(session.athlete, now: now)
-        Propose.call(session)
+        StoreVerdict.call(session)
       end
 
       def self.keep(session, lows)

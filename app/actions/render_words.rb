@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require "delayed_job_active_record"
-require_relative "../voice/synthesiser"
+require_relative "../synthesiser"
 
 module Windlass
   module Actions

@@ -23,7 +23,7 @@ module Windlass
           )
           Records::Suspension.where(session_id: move.session_id, kind: "rest").delete_all
         end
-        Propose.call(move.session)
+        StoreVerdict.call(move.session)
       end
 
       # @return [Boolean] it may still be taken back

@@ -9,7 +9,7 @@ module Windlass
 
         params do
           required(:seen).filled(:string)
-          required(:decided).filled(:string, included_in?: ["accept", *Actions::Decide::OVERRULABLE.map(&:to_s)])
+          required(:decided).filled(:string, included_in?: ["accept", *Progression::OVERRULABLE.map(&:to_s)])
           optional(:because).maybe(Types::Text)
         end
 

@@ -4,7 +4,6 @@ module Windlass
   module Forms
     # What of the log is looked for. What makes no sense is passed over, and stays in its field with a word.
     class LogForm < Form
-      ANY = "any"
       # How the log is sorted.
       ORDERS = {"newest" => "newest first", "oldest" => "oldest first", "hardest" => "hardest first"}.freeze
 
@@ -15,7 +14,7 @@ module Windlass
           optional(:from).maybe(:date)
           optional(:to).maybe(:date)
           optional(:verdict).maybe(:string, included_in?: Progression::VERDICTS.map(&:to_s))
-          optional(:symptom).maybe(:string, included_in?: [ANY, *Progression::Symptoms::ALL.keys.map(&:to_s)])
+          optional(:symptom).maybe(:string, included_in?: [Records::SessionLog::ANY_SYMPTOM, *Progression::Symptoms::ALL.keys.map(&:to_s)])
           optional(:place).maybe(Types::Text)
           optional(:search).maybe(Types::Text)
           optional(:order).maybe(:string, included_in?: ORDERS.keys)

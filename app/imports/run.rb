@@ -32,7 +32,7 @@ module Windlass
         @import.end_as("refused", now: Time.now, words: error.message)
       rescue => error
         # The database is busy or away: the queue tries again by itself.
-        raise if Refusals.passing?(error)
+        raise if ErrorPages.passing?(error)
 
         fail_with(error)
       end

@@ -6,7 +6,7 @@ module Windlass
     # it changes: their mark stands for all of it.
     class AthletePast
       LOG_LINES = 10
-      KEPT = Kept.new(300)
+      KEPT = BoundedCache.new(300)
 
       # decided: verdicts of four weeks, counted. trained, gasping: training days of four weeks, and those with a gasp.
       Worked = Value.define(:days, :log, :urge_error, :over_breathed, :decided, :trained, :gasping)
@@ -37,7 +37,7 @@ module Windlass
 
       private
 
-      def four_weeks = (@today - Progression::Going::DAYS + 1)..@today
+      def four_weeks = (@today - Progression::TrainingTrend::DAYS + 1)..@today
 
       def moves = Records::Move.kept.where(prescription_id: @athlete.prescription_ids)
 

@@ -81,10 +81,10 @@ module Windlass
             diary: diary
           )
 
-      # @return [Progression::Going]
+      # @return [Progression::TrainingTrend]
       def going
         @going ||=
-          Progression::Going.read(
+          Progression::TrainingTrend.read(
             decided: past.decided,
             days: past.trained,
             gasping: past.gasping,

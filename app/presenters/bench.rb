@@ -20,7 +20,7 @@ module Windlass
       end
 
       # What was tried lately: who opens the bench begins with the same, and who moves one slider moves it back.
-      TRIED, COLUMNS = Kept.new(40), Kept.new(40)
+      TRIED, COLUMNS = BoundedCache.new(40), BoundedCache.new(40)
 
       # @return [Array<Tried>]
       def tried

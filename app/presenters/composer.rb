@@ -152,7 +152,7 @@ module Windlass
       def cautions = protocol.cautions
 
       # The same dose is composed again and again while somebody changes something else.
-      SILENCES = Kept.new(200)
+      SILENCES = BoundedCache.new(200)
       private_constant :SILENCES
 
       # @return [Array<String>] what nobody could tell apart with closed eyes, a sentence each

@@ -5,7 +5,7 @@ module Windlass
     # What is heard of a session, as the deck's script lays it out: by part, and the sounds that it needs.
     class Heard
       # The same plan sounds the same, whoever runs it.
-      KEPT = Kept.new(200)
+      KEPT = BoundedCache.new(200)
 
       # @param session [Records::Session]
       # @param timeline [Timeline::Compiled] its plan

@@ -112,7 +112,7 @@ module Windlass
       end
 
       # A dose as it stands on the shelf, and its line: the gas model was asked for its cap.
-      SHOWN = Kept.new(2_000)
+      SHOWN = BoundedCache.new(2_000)
       private_constant :SHOWN
 
       def show(protocol)

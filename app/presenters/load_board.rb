@@ -9,16 +9,16 @@ module Windlass
       MEASURED_DAYS = 42
 
       # Seconds of the weeks, by the athletes' marks.
-      HELD = Kept.new(600)
+      HELD = BoundedCache.new(600)
 
       # before: held in the weeks before this one, oldest first. load: this week against its line.
       Row = Value.define(:name, :athlete_id, :groups, :before, :load, :strenuous, :lately, :measured)
 
-      attr_reader :crew
+      attr_reader :athlete_filter
 
-      # @param crew [Crew]
-      def initialize(crew, today:)
-        @crew = crew
+      # @param athlete_filter [AthleteFilter]
+      def initialize(athlete_filter, today:)
+        @athlete_filter = athlete_filter
         @today = today
       end
 
@@ -30,7 +30,7 @@ module Windlass
 
       private
 
-      def athletes = @athletes ||= crew.athletes.to_a
+      def athletes = @athletes ||= athlete_filter.athletes.to_a
 
       def monday = @today - (@today.cwday - 1)
 

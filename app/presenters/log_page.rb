@@ -86,7 +86,7 @@ module Windlass
 
       def symptoms =
         [
-          ["any", Forms::LogForm::ANY],
+          ["any", Records::SessionLog::ANY_SYMPTOM],
           *Progression::Symptoms::ALL.map { |symptom, words| [words.capitalize, symptom.to_s] }
         ]
 

@@ -12,7 +12,7 @@ module Windlass
       Hold = Value.define(:x, :width)
 
       # What was drawn once is kept: a desk draws the same lines again and again.
-      DRAWN = Kept.new(1_000)
+      DRAWN = BoundedCache.new(1_000)
 
       # @return [Miniature] of a dose for a body
       def self.of(protocol, dose, body) =

@@ -8,17 +8,17 @@ module Windlass
       # @param account [Records::Account]
       # @param now [Time]
       # @param links [MorningLinks]
-      # @param crew [Crew] of whom
+      # @param athlete_filter [AthleteFilter] of whom
       # @param number [Integer] of the page of those without a programme
       # @param all [Boolean] those, too, who train on other days
-      def initialize(account, now:, links:, crew: Crew.new(account, "/"), number: 1, all: false)
+      def initialize(account, now:, links:, athlete_filter: AthleteFilter.new(account, "/"), number: 1, all: false)
         @number = number
         @all = all
         @links = links
-        @crew = crew
+        @athlete_filter = athlete_filter
         @account = account
         @now = now
-        @entries = Desk::Entries.new(account, crew.whole, now: now)
+        @entries = Desk::Entries.new(account, athlete_filter.whole, now: now)
       end
 
       def date = Dates.long(@now.to_date)
@@ -48,14 +48,14 @@ module Windlass
 
       def pages = (openings(:free).size / MOST.to_f).ceil
 
-      def path(number) = "/?#{URI.encode_www_form({group: crew.group&.id, page: number}.compact)}#train"
+      def path(number) = "/?#{URI.encode_www_form({group: athlete_filter.group&.id, page: number}.compact)}#train"
 
       # @return [Integer] who trains on other days, and is shown where it is asked for
       def unplanned = openings(:unplanned).size
 
       def all? = @all
 
-      def all_path = "/?#{URI.encode_www_form({group: crew.group&.id, all: 1}.compact)}#train"
+      def all_path = "/?#{URI.encode_www_form({group: athlete_filter.group&.id, all: 1}.compact)}#train"
 
       # What the programmes plan for today, slot by slot; then those without a programme; then what is not planned
       # today.
@@ -112,8 +112,8 @@ module Windlass
       # @return [Array<Desk::Squads::Row>] of today, that are not over
       def squads = @squads ||= Desk::Squads.new(@account, today: @now.to_date).rows
 
-      # @return [Crew] whose desk it is
-      attr_reader :crew
+      # @return [AthleteFilter] whose desk it is
+      attr_reader :athlete_filter
 
       # @return [Array<Array(String, String)>] who has no morning score yet, and the address under which each takes it
       def scores = @scores ||= first(@entries.unscored).then { |some| linked(some) }

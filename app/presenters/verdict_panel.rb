@@ -49,9 +49,9 @@ module Windlass
       # What two devices ran of the same: the one that was planned, and the others.
       # @return [Array<Twin>] empty where it was one, or where it was said already
       def twins
-        return [] unless Actions::TwinSession.open?(session)
+        return [] unless Actions::DuplicateRun.open?(session)
 
-        Actions::TwinSession
+        Actions::DuplicateRun
           .pair(session)
           .map do |one|
             held = one.rounds.select(&:held_ms)
@@ -91,9 +91,9 @@ module Windlass
 
       def decided_word = move.noted ? "Noted" : WORDS.fetch(move.decided.to_sym)
 
-      def verdict = @verdict ||= Actions::JudgeDay.call(session, of_the_day: sets)
+      def not_offered_words = Actions::JudgeDay::NOT_OFFERED
 
-      NOT_OFFERED = "The measures do not offer this protocol any more. Take a new one."
+      def verdict = @verdict ||= Actions::JudgeDay.call(session, of_the_day: sets)
 
       def word = WORDS.fetch(verdict.verdict)
 
@@ -163,7 +163,7 @@ module Windlass
 
       # @return [Array<Array(Symbol, String)>] the other verdicts a coach may choose
       def others =
-        Actions::Decide::OVERRULABLE.reject { |one| one == verdict.verdict }.map { |one| [one, WORDS.fetch(one)] }
+        Progression::OVERRULABLE.reject { |one| one == verdict.verdict }.map { |one| [one, WORDS.fetch(one)] }
 
       private
 

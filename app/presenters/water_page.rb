@@ -15,14 +15,14 @@ module Windlass
         2 => "twice as long"
       }.freeze
 
-      attr_reader :crew
+      attr_reader :athlete_filter
 
       # @param account [Records::Account]
-      # @param crew [Crew] who may dive today
+      # @param athlete_filter [AthleteFilter] who may dive today
       # @param pairs [Hash{String => String}] number of a pair, by athlete, as it was chosen
-      def initialize(account, crew, now:, pairs: {})
+      def initialize(account, athlete_filter, now:, pairs: {})
         @account = account
-        @crew = crew
+        @athlete_filter = athlete_filter
         @now = now
         @pairs = pairs
       end
@@ -70,7 +70,7 @@ module Windlass
 
       private
 
-      def athletes = @athletes ||= crew.athletes.to_a
+      def athletes = @athletes ||= athlete_filter.athletes.to_a
 
       def situations = @situations ||= Situations.of(athletes, now: @now)
 

@@ -24,7 +24,7 @@ module Windlass
       scope :by_name, -> { order(Arel.sql("lower(name)"), :id) }
 
       # What hangs on nothing but what marks an athlete's desk is kept under that mark, read anew each time.
-      # @param kept [Kept]
+      # @param kept [BoundedCache]
       # @param further [Array] what it depends on besides
       # @yieldparam some [Array<Integer>] ids of whom it has to be read; @yieldreturn [Hash] by id
       # @return [Hash] by id

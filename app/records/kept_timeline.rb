@@ -9,7 +9,7 @@ module Windlass
       self.table_name = "timelines"
 
       # Plans that were read lately: a page asks for the same several times, twelve lanes for twelve.
-      READ = Kept.new(120)
+      READ = BoundedCache.new(120)
 
       # @param before [Array<Windlass::Timeline::Segment>] what came before its first second
       # @return [Windlass::Timeline::Compiled]

@@ -25,7 +25,7 @@ module Windlass
       OTHERS = %w[maximal_hold sustained_exhale].freeze
 
       # What was read of measures, by whose they are and what depends on them.
-      NEWEST, MORNINGS = Kept.new(2_000), Kept.new(1_000)
+      NEWEST, MORNINGS = BoundedCache.new(2_000), BoundedCache.new(1_000)
 
       # @return [Hash{Integer => Measures::Values}] what doses are computed from, by athlete
       def self.newest_values(athletes)

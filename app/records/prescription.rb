@@ -37,7 +37,7 @@ module Windlass
       def to_protocol = Protocols.bound(protocol) { Record.dose(dose) }
 
       # What ladders hang on, and where on them athletes stand, by all that they depend on.
-      STANDINGS = Kept.new(2_000)
+      STANDINGS = BoundedCache.new(2_000)
 
       # @param on [Date]
       # @param values [Measures::Values]

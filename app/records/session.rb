@@ -57,7 +57,7 @@ module Windlass
       def to_run(events = journal_events.map(&:to_core)) = Timeline::AsRun.of(to_paced(events), events)
 
       # @return [Timeline::Compiled] the plan, with the beat that was set on the deck
-      def to_paced(events = journal_events.map(&:to_core)) = Timeline::Beaten.of(to_timeline, events)
+      def to_paced(events = journal_events.map(&:to_core)) = Timeline::PacedByHeart.of(to_timeline, events)
 
       # @return [Physiology::Forecast, nil] of the whole plan, with its trace
       def forecast_of_plan = Forecasts.of(athlete, to_timeline, on: local_date, posture: posture.to_sym)
@@ -134,7 +134,7 @@ module Windlass
 
       # What was judged once stays as it is, mostly: kept under the mark that the database changes with anything that a
       # judge reads of it.
-      JUDGED = Kept.new(4_000)
+      JUDGED = BoundedCache.new(4_000)
 
       # The past of an athlete, read without making a record of each of its many rounds.
       # @return [Hash{Array(Integer, Integer) => Progression::Session}] each set alone, by number and mark, in order

@@ -5,6 +5,8 @@ module Windlass
     # Finds sessions in the log: from an index, page by page, never by a walk through all.
     class SessionLog
       PAGE = 50
+      # Of a symptom that is looked for: any of them.
+      ANY_SYMPTOM = "any"
 
       # @param account [Account]
       # @param filter [Forms::LogForm]
@@ -98,7 +100,7 @@ module Windlass
       def said(found)
         found = found.where("symptoms <> '[]'") if @filter.symptom
         found = found.where("CAST(symptoms AS text) LIKE ?", "%\"#{@filter.symptom}\"%") if @filter.symptom &&
-          @filter.symptom != Forms::LogForm::ANY
+          @filter.symptom != ANY_SYMPTOM
         if @filter.search
           found.where("note LIKE ? ESCAPE '\\'", "%#{Session.sanitize_sql_like(@filter.search)}%")
         else

@@ -28,7 +28,7 @@ module Windlass
           erb :"programme/load",
             locals: {
               title: "Load",
-              page: Presenters::LoadBoard.new(crew("/programme/load"), today: today)
+              page: Presenters::LoadBoard.new(athlete_filter("/programme/load"), today: today)
             }
         end
 

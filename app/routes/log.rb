@@ -33,26 +33,26 @@ module Windlass
 
         # What the lines say, drawn over the planned rounds; keeps nothing.
         app.post("/prescriptions/:id/write-in/read") do
-          partial :"log/lines", page: Presenters::WriteIn.new(prescription, typed(:lines), today: today)
+          partial :"log/lines", page: Presenters::PastSession.new(prescription, typed(:lines), today: today)
         end
 
         app.post("/prescriptions/:id/write-in") do
           record = prescription
           page =
-            Presenters::WriteIn.new(
+            Presenters::PastSession.new(
               record,
               (
                 if said(:as_planned).empty?
                   typed(:lines)
                 else
-                  Presenters::WriteIn.as_planned(record, said(:on), today: today)
+                  Presenters::PastSession.as_planned(record, said(:on), today: today)
                 end
               ),
               today: today
             )
           next write_in_page(record, page) unless page.valid?
 
-          kept = Actions::WriteIn.call(record, page.entries, now: now)
+          kept = Actions::PastSession.call(record, page.entries, now: now)
           kept.each { |session| Actions::KeepPhoto.call(session, uploaded_bytes(:photo), now: now) } if @uploads[:photo]
           tell "#{Words.count(kept.size, "session")} written in."
           redirect to((kept.size == 1) ? "/sessions/#{kept.first.uuid}" : "/log?athlete_id=#{record.athlete_id}"), 303
@@ -61,7 +61,7 @@ module Windlass
 
       module Helpers
         # Several lines, as they were typed.
-        def typed(key, most = Presenters::WriteIn::MOST_CHARACTERS) =
+        def typed(key, most = Presenters::PastSession::MOST_CHARACTERS) =
           params[key].is_a?(String) ? params[key][0, most] : ""
 
         # What of a table would be kept: at once, or behind the page.
@@ -77,7 +77,7 @@ module Windlass
               title: kind.title,
               page: kind.new(account, about, now: now).preview(bytes),
               order: said(:order),
-              typed: Door.cleaned(bytes),
+              typed: RequestParameters.cleaned(bytes),
               path: "/log/table",
               back: "/log"
             }
@@ -85,7 +85,7 @@ module Windlass
 
         def write_in_page(record, page = nil)
           status 422 if page
-          page ||= Presenters::WriteIn.new(record, "", today: today)
+          page ||= Presenters::PastSession.new(record, "", today: today)
           erb :"log/write_in", locals: {title: page.title, page: page}
         end
       end

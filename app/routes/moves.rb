@@ -26,7 +26,7 @@ module Windlass
           seen = params[:seen].is_a?(Hash) ? params[:seen].select { |_, verdict| verdict.is_a?(String) } : {}
           sessions =
             Records::Session
-              .where(account_id: account.ids, uuid: seen.keys.first(Door::MOST_LISTED))
+              .where(account_id: account.ids, uuid: seen.keys.first(RequestParameters::MOST_LISTED))
               .includes(:athlete, :prescription)
               .sort_by { |session| session.athlete.name.downcase }
           moves, refused = Actions::AcceptPlain.all(sessions, seen: seen, now: now)

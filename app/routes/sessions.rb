@@ -22,7 +22,7 @@ module Windlass
           form = Forms::JournalForm.parse(json_body)
           halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
 
-          record = Actions::TwinSession.for(session_record, form.device, form.events, now: now)
+          record = Actions::DuplicateRun.for(session_record, form.device, form.events, now: now)
           JSON.generate(
             kept: Actions::KeepJournal.call(record, form.events, now: now, told: form.told),
             refused: form.refused
@@ -32,7 +32,7 @@ module Windlass
         # Two devices ran the same: which of them it was, or both.
         app.post("/sessions/:uuid/twins") do
           record = session_record
-          Actions::TwinSession.settle(record, was: said(:was), now: now)
+          Actions::DuplicateRun.settle(record, was: said(:was), now: now)
           redirect to("/sessions/#{said(:was).empty? ? record.uuid : said(:was)}"), 303
         end
 
@@ -117,7 +117,7 @@ module Windlass
           rated do |record|
             sets = record.sets_of_the_day
             verdict = Actions::JudgeDay.call(record, of_the_day: sets) or
-              raise Error, Presenters::VerdictPanel::NOT_OFFERED
+              raise Error, Actions::JudgeDay::NOT_OFFERED
             decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
             next session_sheet(record, decision: decision) unless decision.valid?
 

@@ -13,7 +13,7 @@ module Windlass
                   account,
                   now: now,
                   links: morning_links,
-                  crew: crew("/"),
+                  athlete_filter: athlete_filter("/"),
                   number: said(:page).to_i,
                   all: said(:all) == "1"
                 )

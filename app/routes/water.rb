@@ -7,7 +7,7 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/water") { water_page(Presenters::WaterPage.new(account, crew("/water"), now: now)) }
+        app.get("/water") { water_page(Presenters::WaterPage.new(account, athlete_filter("/water"), now: now)) }
 
         app.post("/water") do
           pairs = Actions::PlanWater.call(account, chosen_pairs, clear: listed(:clear), now: now)
@@ -16,7 +16,7 @@ module Windlass
         rescue Error => error
           status 422
           water_page(
-            Presenters::WaterPage.new(account, crew("/water"), now: now, pairs: chosen_pairs),
+            Presenters::WaterPage.new(account, athlete_filter("/water"), now: now, pairs: chosen_pairs),
             refusal: error.message
           )
         end

@@ -3,7 +3,7 @@
 require "json"
 require "rack/mock"
 require "zlib"
-require_relative "../../app/collecting"
+require_relative "../../app/garbage_collection"
 require_relative "deeds"
 
 module Bench
@@ -304,7 +304,7 @@ module Bench
 
     def sample
       # As the server does between two answers.
-      Windlass::Collecting.between_answers
+      Windlass::GarbageCollection.between_answers
       statements = rows = 0
       watch =
         lambda do |_, _, _, _, payload|

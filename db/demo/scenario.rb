@@ -243,7 +243,7 @@ module Windlass
         if work.decided
           write_move(day, work, ids.last, prescription)
         else
-          Actions::Propose.call(Records::Session.find(ids.last))
+          Actions::StoreVerdict.call(Records::Session.find(ids.last))
         end
         write_stop(ids.first) if work.verdict.stop?
       end

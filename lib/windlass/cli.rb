@@ -8,31 +8,18 @@ module Windlass
     # The call itself is wrong, not what it was given.
     class Usage < Error
     end
-  end
-end
 
-require_relative "cli/simulate"
-require_relative "cli/plan"
-require_relative "cli/cues"
-require_relative "cli/ladder"
-require_relative "cli/judge"
-require_relative "cli/ready"
-require_relative "cli/protocols"
-require_relative "cli/stagger"
-require_relative "cli/hiss"
-require_relative "cli/programme"
-require_relative "cli/log_line"
-require_relative "cli/surface"
-require_relative "cli/house"
-require_relative "cli/export"
-require_relative "cli/import"
+    # @param folder [String]
+    # @param modules [Module] in which its files define commands
+    # @return [Array<Module>] by name
+    def self.commands_in(folder, modules)
+      Dir[File.join(folder, "*.rb")].sort.each { |file| require file }
+      modules.constants.map { |name| modules.const_get(name) }
+        .select { |one| one.is_a?(Module) && one.const_defined?(:NAME, false) }.sort_by { |one| one::NAME }.freeze
+    end
 
-module Windlass
-  module Cli
-    # A command is a file in this folder and a line here.
-    COMMANDS = [
-      Simulate, Plan, Cues, Ladder, Judge, Ready, Protocols, Stagger, Hiss, Programme, LogLine, Surface, Export, Import
-    ].freeze
+    # A command is a file in this folder.
+    COMMANDS = commands_in(File.join(__dir__, "cli"), self)
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2
@@ -42,9 +29,10 @@ module Windlass
     LONGEST_FAULT = 500
 
     # @param arguments [Array<String>]
+    # @param commands [Array<Module>] that there are
     # @return [Integer] exit status
-    def self.run(arguments, stdin:, stdout:, stderr:)
-      command, file, options = parse(arguments)
+    def self.run(arguments, stdin:, stdout:, stderr:, commands: COMMANDS)
+      command, file, options = parse(arguments, commands)
       raise Usage, "#{command::NAME} reads no file" if file && !command::READS
 
       answer(command, file, options, stdin, stdout)
@@ -54,13 +42,13 @@ module Windlass
       stderr.puts(clipped(error.faults))
       WRONG_INPUT
     rescue Usage => error
-      stderr.puts(error.message, usage)
+      stderr.puts(error.message, usage(commands))
       WRONG_CALL
     rescue Errno::ENOSPC, Errno::EPIPE, Errno::EIO => error
       stderr.puts("The answer could not be written: #{error.message.sub(/ @.*/, "")}.")
       NOT_WRITTEN
     rescue SystemCallError => error
-      stderr.puts(error.message, usage)
+      stderr.puts(error.message, usage(commands))
       WRONG_CALL
     end
 
@@ -91,8 +79,8 @@ module Windlass
     def self.clipped(faults) =
       faults.map { |fault| (fault.length > LONGEST_FAULT) ? "#{fault[0, LONGEST_FAULT]}…" : fault }
 
-    def self.usage
-      lines = COMMANDS.map { |command| "bin/windlass #{command::USAGE}#{" [--lines]" if command::READS}" }
+    def self.usage(commands)
+      lines = commands.map { |command| "bin/windlass #{command::USAGE}#{" [--lines]" if command::READS}" }
       "usage: #{lines.join("\n       ")}"
     end
 
@@ -102,9 +90,9 @@ module Windlass
       file ? File.binread(file) : stdin.read
     end
 
-    def self.parse(arguments)
+    def self.parse(arguments, commands)
       name, *rest = arguments
-      command = COMMANDS.find { |one| name == one::NAME } or raise Usage, "#{Error.shown(name)} is no command"
+      command = commands.find { |one| name == one::NAME } or raise Usage, "#{Error.shown(name)} is no command"
       options = {}
       files = []
       while (argument = rest.shift)
@@ -123,6 +111,6 @@ module Windlass
 
       options[name] = value || rest.shift || ""
     end
-    private_class_method :answer, :parse, :option, :text, :answer_lines, :clipped
+    private_class_method :answer, :parse, :option, :text, :usage, :answer_lines, :clipped
   end
 end

@@ -114,7 +114,7 @@ RSpec.describe Windlass::Cli do
       end
 
     expect(answers.map(&:first)).to eq [2] * 5
-    expect(answers.map(&:last)).to all(include("usage: bin/windlass simulate [FILE] [--trace SECONDS]"))
+    expect(answers.map(&:last)).to all(include("bin/windlass simulate [FILE] [--trace SECONDS]"))
   end
 
   describe Windlass::Formats::OximeterCsv::Reader do

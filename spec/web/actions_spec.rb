@@ -40,7 +40,7 @@ RSpec.describe "Actions", :web do
     end
   end
 
-  describe Windlass::Actions::Propose do
+  describe Windlass::Actions::StoreVerdict do
     def values_of(session) = [session.reload.proposed_verdict, session.proposed_reason]
 
     it "keeps the judge's word with the newest set of a day, and anew when something of it changes" do
@@ -74,13 +74,13 @@ RSpec.describe "Actions", :web do
       session = Array.new(2) { run_set(prescription) }.last
       said = {effort: 3, symptoms: [], note: "", rounds: {2 => {first_breath: "smooth"}}}
       described_class.call(session, said, now: clock.now)
-      allow(Windlass::Actions::Propose).to receive(:call).and_call_original
+      allow(Windlass::Actions::StoreVerdict).to receive(:call).and_call_original
       described_class.call(session.reload, said, now: clock.now)
-      expect(Windlass::Actions::Propose).not_to have_received(:call)
+      expect(Windlass::Actions::StoreVerdict).not_to have_received(:call)
       described_class.call(session, said.merge(rounds: {2 => {first_breath: "gasp"}}), now: clock.now)
       session.update_columns(proposed_verdict: nil)
       described_class.call(session.reload, said.merge(rounds: {}), now: clock.now)
-      expect(Windlass::Actions::Propose).to have_received(:call).twice
+      expect(Windlass::Actions::StoreVerdict).to have_received(:call).twice
       expect([session.reload.proposed_verdict, session.proposed_reason]).to eq ["repeat", "1 gasp: round 2 of set 2."]
     end
   end

@@ -192,7 +192,7 @@ RSpec.describe "What a deck is told", :web do
       now: clock.now
     )
     entry = ->(days) { Windlass::Log::Line.read("5 #{(clock.now.to_date - days).iso8601}", today: clock.now.to_date) }
-    earlier, later = Windlass::Actions::WriteIn.call(prescription.reload, [entry[6], entry[1]], now: clock.now)
+    earlier, later = Windlass::Actions::PastSession.call(prescription.reload, [entry[6], entry[1]], now: clock.now)
 
     expect([earlier.dose, later.dose]).to eq [before, prescription.dose]
     expect(before).not_to eq prescription.dose

@@ -80,7 +80,7 @@ RSpec.describe "Judging anew", :web do
             payload[:sql].start_with?("UPDATE", "INSERT")
         end
         ActiveSupport::Notifications.subscribed(counting, "sql.active_record") do
-          Windlass::Actions::Propose.call(session)
+          Windlass::Actions::StoreVerdict.call(session)
         end
         count
       end
@@ -90,12 +90,12 @@ RSpec.describe "Judging anew", :web do
 
   it "writes nothing where nothing is said otherwise" do
     live(12)
-    Windlass::Actions::Propose.call(newest_of_each_day.first)
+    Windlass::Actions::StoreVerdict.call(newest_of_each_day.first)
     written = []
     ActiveSupport::Notifications.subscribed(
       ->(*, payload) { written << payload[:sql] if payload[:sql].start_with?("UPDATE", "INSERT") },
       "sql.active_record"
-    ) { Windlass::Actions::Propose.call(newest_of_each_day.first) }
+    ) { Windlass::Actions::StoreVerdict.call(newest_of_each_day.first) }
     expect(written).to eq []
   end
 end

@@ -152,7 +152,7 @@ RSpec.describe "Pages of the programme", :web do
       3.times { |back| run_set(prescription, at: clock.now - back * 60) }
       rows =
         Windlass::Presenters::LoadBoard.new(
-          Windlass::Presenters::Crew.new(account, "/programme/load"),
+          Windlass::Presenters::AthleteFilter.new(account, "/programme/load"),
           today: clock.now.to_date
         ).rows
       expect(rows.map { |row| [row.name, row.before, row.load.words, row.load.over, row.measured] }).to eq [
@@ -181,7 +181,7 @@ RSpec.describe "Pages of the programme", :web do
       add[2, "o2-table", hard, 0]
       expect(
         Windlass::Presenters::LoadBoard
-          .new(Windlass::Presenters::Crew.new(account, "/programme/load"), today: monday + 2)
+          .new(Windlass::Presenters::AthleteFilter.new(account, "/programme/load"), today: monday + 2)
           .rows
           .map(&:strenuous)
       ).to eq [2]

@@ -14,7 +14,7 @@ module Windlass
             .includes(:athlete, :prescription, :rounds)
             .group_by(&:prescription_id)
             .each_value do |sessions|
-              WriteIn.close(sessions, now)
+              PastSession.close(sessions, now)
               progress.step(sessions.size)
             end
         end
@@ -34,7 +34,7 @@ module Windlass
 
           known =
             !row.kept || there(found).include?(row.id) ||
-            there(found).include?([row.entry.date, WriteIn.mark(row.entry)])
+            there(found).include?([row.entry.date, PastSession.mark(row.entry)])
           {
             state: known ? :known : :new,
             what: found.name,
@@ -49,11 +49,11 @@ module Windlass
           @unseen =
             Records::Unseen.new(Records::Session, {athlete_id: @entries.map { |found, _| found.athlete_id }.uniq})
           @unseen.sweep
-          once = @entries.uniq { |found, entry| [found.id, entry.date, WriteIn.mark(entry)] }
+          once = @entries.uniq { |found, entry| [found.id, entry.date, PastSession.mark(entry)] }
           progress.begin("Writing", once.size)
-          ground = WriteIn::Ground.new(@now)
+          ground = PastSession::Ground.new(@now)
           once.each do |found, entry|
-            @sessions << WriteIn.keep(found, entry, @now, ground: ground, discarded_at: @unseen.stamp)
+            @sessions << PastSession.keep(found, entry, @now, ground: ground, discarded_at: @unseen.stamp)
             progress.step
           end
         end
@@ -62,7 +62,7 @@ module Windlass
         # @return [Array<Integer>] ids of what is to be judged
         def show
           @unseen.show
-          @sessions.each { |session| WriteIn.act(session, @now) }.map(&:id)
+          @sessions.each { |session| PastSession.act(session, @now) }.map(&:id)
         end
 
         def clear = @unseen&.clear

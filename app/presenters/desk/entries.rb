@@ -6,7 +6,7 @@ module Windlass
       # What the desk says of each athlete, kept under the mark that the database changes with anything that it is made
       # of: of whom nothing changed nothing is worked out again.
       class Entries
-        KEPT = Kept.new(4_000)
+        KEPT = BoundedCache.new(4_000)
 
         # openings: what may still be done today.
         Entry = Value.define(:stopped, :twins, :decisions, :steps, :missing, :changes, :openings, :unscored)

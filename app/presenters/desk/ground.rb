@@ -50,7 +50,7 @@ module Windlass
           (@sets_done ||= Records::Session.sets_done(on: today, athlete_id: by_id.keys)).fetch(prescription_id, 0)
         end
 
-        # @return [Hash{Integer => Situations::Known}] by athlete
+        # @return [Hash{Integer => Situations::Snapshot}] by athlete
         def known = @known ||= Situations::Reading.of(by_id.keys, today)
 
         def situations = @situations ||= Situations.new(known, now: now)

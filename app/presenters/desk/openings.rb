@@ -14,7 +14,7 @@ module Windlass
           end
         NOT_TODAY = Slot.new(at: "", name: nil, place: nil, begins: nil)
 
-        # known: {Situations::Known} of the athlete. done: sets of today. slot: nil where no programme plans.
+        # known: {Situations::Snapshot} of the athlete. done: sets of today. slot: nil where no programme plans.
         Opening =
           Value.define(
             :athlete_id, :prescription_id, :name, :protocol, :standing, :known, :body, :done, :running, :slot

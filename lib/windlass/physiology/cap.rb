@@ -19,7 +19,7 @@ module Windlass
       end
 
       # Ladders, sheets and the deck ask for the same ones.
-      KEPT = Kept.new(300)
+      KEPT = BoundedCache.new(300)
       private_constant :KEPT
 
       # Caps of a retention that begins sooner than planned, after one breath of a round, after two, and so on; the

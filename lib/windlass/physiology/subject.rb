@@ -19,7 +19,7 @@ module Windlass
       attr_reader :exchange
 
       # Bodies that settled already: that takes longer than most sessions.
-      RESTED = Kept.new(200)
+      RESTED = BoundedCache.new(200)
 
       # A settled body: fifteen minutes of quiet breathing behind it, the clock at 0.
       # @return [Subject]

@@ -8,7 +8,7 @@ module Windlass
       # On the day of a concert voice is sung so many rungs lower.
       CONCERT_RUNGS = 2
       # What doses take is the same for everybody, and for ever.
-      LENGTHS = Kept.new(4_000)
+      LENGTHS = BoundedCache.new(4_000)
       private_constant :LENGTHS
 
       # @param training [Training] with a standing, or a test

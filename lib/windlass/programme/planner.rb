@@ -57,7 +57,8 @@ module Windlass
             yield week if block_given?
             plan_week(week)
           end
-        Plan.new(sessions: @placed.map { |one| Entry.new(**Telling.of(one, self)) }, unplaced: @unplaced, weeks: weeks)
+        sessions = @placed.map { |one| Entry.new(**EntryWords.of(one, self)) }
+        Plan.new(sessions: sessions, unplaced: @unplaced, weeks: weeks)
       end
 
       attr_reader :calendar, :placed
@@ -68,7 +69,7 @@ module Windlass
       # @param from [Wish, nil] where it lies now
       # @return [Reason, nil]
       def refusal(wish, others, from: nil)
-        planned = laid(wish) or return Telling::NO_SLOT
+        planned = laid(wish) or return EntryWords::NO_SLOT
         lie = others.filter_map { |other| laid(other) }
         if lie.any? { |one| one.key == wish.key && one.jd == planned.jd }
           return Reason.new(rule: "again", text: "It is planned on that day already.")
@@ -324,7 +325,7 @@ module Windlass
             week: @calendar.days(week).first,
             training: TEST,
             missing: 1,
-            reasons: Telling.uniq(search.refusals[TEST.key]).then { |found| found.empty? ? [Telling::NO_SLOT] : found }
+            reasons: EntryWords.uniq(search.refusals[TEST.key]).then { |found| found.empty? ? [EntryWords::NO_SLOT] : found }
           )
         end
       end
@@ -343,8 +344,8 @@ module Windlass
           if times < training.times
             [Reason.new(rule: "easy.times", text: "An easy week: #{times} of #{training.times}.")]
           end
-        found = Telling.uniq(search.refusals[training.key])
-        [barred(training), *easy, *found].compact.uniq(&:rule).then { |all| all.empty? ? [Telling::NO_SLOT] : all }
+        found = EntryWords.uniq(search.refusals[training.key])
+        [barred(training), *easy, *found].compact.uniq(&:rule).then { |all| all.empty? ? [EntryWords::NO_SLOT] : all }
       end
     end
   end

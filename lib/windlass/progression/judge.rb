@@ -33,8 +33,8 @@ module Windlass
           clean: record.clean?,
           reasons: reasons.freeze,
           from: standing,
-          target: Pawl.target(strongest, standing, record.evidence),
-          resting_until: (Pawl.rested_on(session.date) if strongest == :rest)
+          target: NextDose.target(strongest, standing, record.evidence),
+          resting_until: (NextDose.rested_on(session.date) if strongest == :rest)
         )
       end
 
@@ -47,7 +47,7 @@ module Windlass
     end
 
     # One tooth up, none, or down: where a verdict leads.
-    module Pawl
+    module NextDose
       # A rest takes so many days, and goes so many rungs down.
       REST_DAYS = 7
       REST_RUNGS = 2

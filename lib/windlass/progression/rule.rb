@@ -34,6 +34,8 @@ module Windlass
 
     # Strongest first.
     VERDICTS = %i[stop rest ease repeat advance].freeze
+    # What a coach may decide in place of a verdict.
+    OVERRULABLE = (VERDICTS - %i[stop]).freeze
 
     Reason = Value.define(:rule, :verdict, :text)
   end

@@ -99,6 +99,6 @@ RSpec.describe "The table of ladders" do
       expect([again.rung, again.dose]).to eq [0, standing.halved.dose]
     end
     single = Windlass::Progression::Standing.of(Windlass::Protocols.find("single-hold"), measures(**known))
-    expect(Windlass::Progression::Pawl.target(:ease, single)).to be_nil
+    expect(Windlass::Progression::NextDose.target(:ease, single)).to be_nil
   end
 end

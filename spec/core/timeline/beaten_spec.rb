@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 # A pattern paced by heartbeat: deck.md, time.
-RSpec.describe Windlass::Timeline::Beaten do
+RSpec.describe Windlass::Timeline::PacedByHeart do
   plan =
     Windlass::Timeline::Compiler.compile do |line|
       3.times do

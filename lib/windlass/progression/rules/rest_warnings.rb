@@ -15,7 +15,7 @@ module Windlass
           if earlier
             "#{Symptoms.words(warnings).capitalize} now, and #{Symptoms.words(Evidence.new(earlier).warnings)} on " \
             "#{Words.date(earlier.date)}. " \
-              "Quiet breathing until #{Words.date(Pawl.rested_on(record.session.date))}."
+              "Quiet breathing until #{Words.date(NextDose.rested_on(record.session.date))}."
           end
         end
     end

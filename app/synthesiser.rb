@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require "open3"
-require_relative "../../lib/windlass/spoken/voices"
+require_relative "../lib/windlass/spoken/voices"
 
 module Windlass
   # Debian's free synthesiser, where it is installed.

@@ -3,7 +3,7 @@
 require "spec_helper"
 require "windlass"
 
-RSpec.describe Windlass::Kept do
+RSpec.describe Windlass::BoundedCache do
   subject(:kept) { described_class.new(6) }
 
   it "works out what it does not have, once" do

@@ -5,7 +5,7 @@ module Windlass
     # Keeps sessions that were not run on the deck: with the dose that was prescribed, judged like all others. A line
     # that is written in twice is kept once. What was done is kept as it was done: more holds than were planned, and
     # what readiness would have refused, with its caution.
-    module WriteIn
+    module PastSession
       # Where a note does not say when.
       NOON = "12:00"
 
@@ -138,7 +138,7 @@ module Windlass
         near.each_with_index do |session, index|
           beyond = reached.nil? || session.local_date > reached
           reached = session.local_date + JudgeDay::HISTORY_DAYS if beyond
-          Propose.call(session) if beyond || near[index + 1].nil? || near[index + 1].local_date > reached
+          StoreVerdict.call(session) if beyond || near[index + 1].nil? || near[index + 1].local_date > reached
         end
       end
       private_class_method :known, :times, :columns, :ms, :proposed

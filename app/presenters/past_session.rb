@@ -3,7 +3,7 @@
 module Windlass
   module Presenters
     # Notes that become sessions, a line each: read as they are typed, drawn as rounds over the planned ones.
-    class WriteIn
+    class PastSession
       MOST_CHARACTERS = 20_000
       MOST_LINES = 60
 

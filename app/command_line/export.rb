@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Windlass
-  module Cli
+  module CommandLine
     # `export [--athlete NUMBER]`: everything of the place, or of one athlete, as an archive.
     module Export
       NAME = "export"

@@ -4,10 +4,10 @@ module Windlass
   module Progression
     # Whether some weeks of training went well: one word, and why. It moves nobody; it says where a coach looks first.
     # Its shares are common practice, without a source.
-    Going =
+    TrainingTrend =
       Value.define(:state, :because) do
         # @return [String] `Going well`
-        def word = Going::WORDS.fetch(state)
+        def word = TrainingTrend::WORDS.fetch(state)
 
         # @return [String] `Going well: 5 steps up, none down in four weeks; no gasp.`
         def in_words = "#{word}: #{because}"
@@ -18,16 +18,16 @@ module Windlass
         # @param trend [Trends::Slope, nil] of the morning control pause
         # @param falls [Boolean] a fall of it is expected, and is progress
         # @param stopped [Boolean] all hold work is stopped
-        # @return [Going]
+        # @return [TrainingTrend]
         def self.read(decided:, days:, gasping:, trend: nil, falls: false, stopped: false)
           weeks =
-            Going::Weeks.new(
+            TrainingTrend::Weeks.new(
               up: decided.fetch("advance", 0),
               down: decided.values_at("ease", "rest", "stop").compact.sum,
               breaks: decided.values_at("rest", "stop").compact.sum,
               days: days,
               gasping: gasping,
-              pause: falls ? -Going.direction(trend) : Going.direction(trend),
+              pause: falls ? -TrainingTrend.direction(trend) : TrainingTrend.direction(trend),
               stopped: stopped
             )
           new(state: weeks.state, because: weeks.in_words)
@@ -38,28 +38,28 @@ module Windlass
       end
 
     # Mildest first; too few days stand apart.
-    Going::WORDS = {
+    TrainingTrend::WORDS = {
       early: "Too early to say", well: "Going well", steady: "Holding steady", mixed: "Up and down",
       poorly: "Not going well"
     }.freeze
-    Going::DAYS = 28
+    TrainingTrend::DAYS = 28
     # Fewer training days say nothing by themselves.
-    Going::LEAST_DAYS = 4
+    TrainingTrend::LEAST_DAYS = 4
     # So many steps down, and no fewer than up, are no accident.
-    Going::MANY_DOWN = 2
+    TrainingTrend::MANY_DOWN = 2
     # Gasps on one training day of so many are none either.
-    Going::GASPING_ONE_IN = 4
+    TrainingTrend::GASPING_ONE_IN = 4
 
     # What is counted of the weeks.
-    Going::Weeks =
+    TrainingTrend::Weeks =
       Value.define(:up, :down, :breaks, :days, :gasping, :pause, :stopped) do
-        # @return [Symbol] one of {Going::WORDS}
+        # @return [Symbol] one of {TrainingTrend::WORDS}
         def state
-          return :poorly if stopped || breaks.positive? || (down >= Going::MANY_DOWN && down >= up)
-          return :mixed if down.positive? || gasping * Going::GASPING_ONE_IN > days || pause.negative?
+          return :poorly if stopped || breaks.positive? || (down >= TrainingTrend::MANY_DOWN && down >= up)
+          return :mixed if down.positive? || gasping * TrainingTrend::GASPING_ONE_IN > days || pause.negative?
           return :well if up.positive? || pause.positive?
 
-          (days < Going::LEAST_DAYS) ? :early : :steady
+          (days < TrainingTrend::LEAST_DAYS) ? :early : :steady
         end
 
         def in_words = "#{[*("stopped" if stopped), steps, *gasps].join("; ")}."

@@ -2,7 +2,7 @@
 
 require "spec_helper"
 
-RSpec.describe Windlass::Progression::Going do
+RSpec.describe Windlass::Progression::TrainingTrend do
   subject(:read) do
     ->(decided = {}, days: 12, gasping: 0, **other) do
       described_class.read(decided: decided, days: days, gasping: gasping, **other)

@@ -1,10 +1,10 @@
 # frozen_string_literal: true
 
 require "web_helper"
-require_relative "../../app/warm"
+require_relative "../../app/preload"
 
 # What is looked at before the door opens, so that nobody waits for it.
-RSpec.describe Windlass::Warm, :web do
+RSpec.describe Windlass::Preload, :web do
   let(:seen) { [] }
   let(:watched) { ->(request) { app.call(request).tap { |status, _, _| seen << [request["PATH_INFO"], status] } } }
 

@@ -5,7 +5,7 @@ require "tempfile"
 module Windlass
   # The door through which everything comes that is not in the path: hashes, lists and texts of whole characters, and
   # files apart from them. What a form does not type is typed here; nothing else looks into a request.
-  module Door
+  module RequestParameters
     # Bytes of a request's body, by what it is. A half-hour oximeter trace as CSV has some 60 kB.
     MOST_BYTES = {file: 2_000_000, other: 512_000}.freeze
     # Some files are longer: an archive of a place, tables, and as many dives as their format takes.
@@ -59,8 +59,8 @@ module Windlass
     # To be called before anything else looks at the parameters.
     def pass_the_door
       halt_too_large(request.env[SizeLimit::TOO_LARGE]) if request.env[SizeLimit::TOO_LARGE]
-      @uploads = params.select { |_, value| Door.upload?(value) }
-      self.params = Door.cleaned(params.except(*@uploads.keys))
+      @uploads = params.select { |_, value| RequestParameters.upload?(value) }
+      self.params = RequestParameters.cleaned(params.except(*@uploads.keys))
     end
 
     # @return [String] empty where nothing was said, or nothing that is text

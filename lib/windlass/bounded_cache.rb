@@ -3,7 +3,7 @@
 module Windlass
   # What was worked out once and may be asked for again: so many, and where there are more those go that were not asked
   # for lately. Keys say all that an answer depends on, so nothing in here is ever out of date, whichever process asks.
-  class Kept
+  class BoundedCache
     NOTHING = Object.new.freeze
     private_constant :NOTHING
 

@@ -3,7 +3,7 @@
 module Windlass
   module Programme
     # What a session says for itself, and what one that has no place says.
-    module Telling
+    module EntryWords
       NO_SLOT = Reason.new(rule: "slot.none", text: "There is no slot left for it.")
       MOST = 6
 

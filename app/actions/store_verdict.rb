@@ -5,7 +5,7 @@ module Windlass
     # Keeps the judge's word on a day that changed, and on the later ones that it can reach: their past is another now.
     # Of days that are decided only a difference is kept; the coach takes it up or lets it be. Judging takes its time,
     # so it is done before anything is written.
-    class Propose
+    class StoreVerdict
       UNDECIDED = {verdict_now: nil, reason_now: nil}.freeze
 
       # @param session [Records::Session] any set of the day

@@ -5,7 +5,7 @@ require "rack/mock"
 module Windlass
   # What the first visitor of a day would wait for is done before the door opens: views are compiled, the desk is put
   # together once.
-  module Warm
+  module Preload
     PAGES = %w[/ /athletes /log /protocols /programme/load /water /bench].freeze
     # Of each kind the first that is linked.
     LINKED = [%r{href="(/athletes/\d+)"}, %r{href="(/sessions/[-\h]+)"}, %r{href="(/prescriptions/\d+)}].freeze

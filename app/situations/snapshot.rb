@@ -4,7 +4,7 @@ module Windlass
   class Situations
     # What is known of an athlete on a day, whatever is asked about: all that they do not say themselves.
     # outlook: what the gas model says of doses; nil where it has nothing to say.
-    Known =
+    Snapshot =
       Value.define(
         :screen, :stopped, :resting_until, :movement_fault, :mornings, :context, :history, :measures, :outlook
       ) do
@@ -21,10 +21,10 @@ module Windlass
       TEST_DAYS = Progression::Readiness::MAXIMAL_DAYS + 1
       MORNING_DAYS = Progression::Readiness::LIGHT_DAYS + 2
 
-      KEPT = Kept.new(1_000)
+      KEPT = BoundedCache.new(1_000)
 
       # @param ids [Array<Integer>] of athletes
-      # @return [Hash{Integer => Known}]
+      # @return [Hash{Integer => Snapshot}]
       def self.of(ids, today) = Records::Athlete.by_mark(KEPT, ids, today.jd) { |some| new(some, today).known }
 
       def initialize(ids, today)
@@ -32,7 +32,7 @@ module Windlass
         @today = today
       end
 
-      # @return [Hash{Integer => Known}]
+      # @return [Hash{Integer => Snapshot}]
       def known = athletes.to_h { |athlete| [athlete.id, of(athlete)] }
 
       private
@@ -44,7 +44,7 @@ module Windlass
       def of(athlete)
         suspension = athlete.suspension_on(@today)
         measures = values.fetch(athlete.id)
-        Known.new(
+        Snapshot.new(
           screen: athlete.to_screen(on: @today),
           stopped: (suspension.reason if suspension&.stop?),
           resting_until: (suspension.until_on if suspension && !suspension.stop?),

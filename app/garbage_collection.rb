@@ -4,7 +4,7 @@ module Windlass
   # To look through all that a process keeps takes Ruby a tenth of a second and more, and it does so in the middle of an
   # answer. Here it is done between two answers, a little before Ruby would; whoever comes meanwhile is answered by
   # another process.
-  module Collecting
+  module GarbageCollection
     # What Ruby counts, and at what it looks through all.
     LIMITS = {
       old_objects: :old_objects_limit,

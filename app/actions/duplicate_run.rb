@@ -4,7 +4,7 @@ module Windlass
   module Actions
     # A session that two devices ran is two: each is kept as it was, and the coach says which of them it was. Until then
     # neither is judged, and both count as done: nobody trains more for it.
-    module TwinSession
+    module DuplicateRun
       # What a session is before it begins.
       PLAN = %w[
         account_id athlete_id prescription_id protocol dose rung reduced light lowered_to timeline_id planned_at
@@ -39,7 +39,7 @@ module Windlass
             one.update!(twin_settled: true, discarded_at: (was.empty? || one.uuid == was) ? one.discarded_at : now)
           end
         end
-        Propose.call(session)
+        StoreVerdict.call(session)
       end
 
       # @return [Array<Records::Session>] the one that was planned, then what other devices ran of it

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Windlass
-  module Cli
+  module CommandLine
     # `import [FILE]`: an archive into the house: all of it, or nothing.
     module Import
       NAME = "import"

@@ -3,7 +3,7 @@
 module Windlass
   module Presenters
     # Whom a page is about: everybody here or a group, so many at a time.
-    class Crew
+    class AthleteFilter
       PAGE = 50
 
       attr_reader :group

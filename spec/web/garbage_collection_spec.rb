@@ -2,9 +2,9 @@
 
 require "web_helper"
 require "rbconfig"
-require_relative "../../app/collecting"
+require_relative "../../app/garbage_collection"
 
-RSpec.describe Windlass::Collecting do
+RSpec.describe Windlass::GarbageCollection do
   room = {
     old_objects: 100, old_objects_limit: 1000, oldmalloc_increase_bytes: 100, oldmalloc_increase_bytes_limit: 1000,
     remembered_wb_unprotected_objects: 100, remembered_wb_unprotected_objects_limit: 1000, heap_available_slots: 1000,
@@ -35,7 +35,7 @@ RSpec.describe Windlass::Collecting do
     script = <<~'RUBY'
       kept = []
       puts(Array.new(1_200) do
-        Windlass::Collecting.between_answers if ARGV == ["between"]
+        Windlass::GarbageCollection.between_answers if ARGV == ["between"]
         before = GC.stat(:major_gc_count)
         kept << Array.new(300) { |index| "what is kept #{index}" }
         Array.new(2_000) { |index| "what is not #{index}" }

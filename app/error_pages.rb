@@ -3,7 +3,7 @@
 module Windlass
   # What is answered where a request can not be done: in the words of the page, with the policy of all pages, and with
   # what was typed, so that nothing has to be typed again.
-  module Refusals
+  module ErrorPages
     BUSY = [503, "Busy", "Somebody else is writing just now, so nothing was written."].freeze
     AWAY = [503, "The database is away", "The database does not answer just now, so nothing was written."].freeze
     FULL = [
@@ -142,7 +142,7 @@ module Windlass
     end
 
     def refuse_writing(error)
-      code, title, message = Refusals.of_writing(error)
+      code, title, message = ErrorPages.of_writing(error)
       return fail_with(error) unless code
 
       headers "retry-after" => "2" if code == 503
@@ -156,7 +156,9 @@ module Windlass
     end
 
     # What was typed, but for the token and for files, which a page can not fill in.
-    def resent = Refusals.fields(params.except("authenticity_token", SENT_AGAIN, *request_path_keys)).first(MOST_FIELDS)
+    def resent
+      ErrorPages.fields(params.except("authenticity_token", SENT_AGAIN, *request_path_keys)).first(MOST_FIELDS)
+    end
 
     # Names in the path are no fields.
     def request_path_keys = env["sinatra.route"].to_s.scan(/:(\w+)/).flatten

@@ -4,7 +4,7 @@ module Windlass
   module Timeline
     # A timeline paced by heartbeat: what is counted in beats, and is no sound, takes as long as the beats that were
     # felt. A beat holds from the part on that its event names until the next one.
-    module Beaten
+    module PacedByHeart
       # @param compiled [Compiled] the plan
       # @param events [Enumerable<Event>] of the journal; :beat with the place of the first part, from 1, and beats a
       #   minute
