@@ -302,7 +302,8 @@ module Windlass
       # As it would have been when the session was planned; only where a sheet still shows it.
       def forecast(timeline, day, work)
         long = timeline.holds.any? { |place| place.segment.seconds > URGE_AFTER_S }
-        if (day.date < @now.to_date - Progression::Going::DAYS && !long) || Forecasts.objection(@athlete, on: day.date)
+        long_ago = day.date < @now.to_date - Progression::TrainingTrend::DAYS
+        if (long_ago && !long) || Forecasts.objection(@athlete, on: day.date)
           return
         end
 

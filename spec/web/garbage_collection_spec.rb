@@ -42,11 +42,12 @@ RSpec.describe Windlass::GarbageCollection do
         GC.stat(:major_gc_count) - before
       end.sum)
     RUBY
+    collection = File.expand_path("../../app/garbage_collection", __dir__)
     alone, between =
       [[], ["between"]].map do |how|
         Integer(
           IO.popen(
-            [settings, RbConfig.ruby, "-r", File.expand_path("../../app/collecting", __dir__), "-e", script, *how],
+            [settings, RbConfig.ruby, "-r", collection, "-e", script, *how],
             &:read
           )
         )

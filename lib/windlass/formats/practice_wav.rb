@@ -6,9 +6,11 @@ module Windlass
     # channel. Written part after part: however long it is, little of it is in memory.
     class PracticeWav
       RATE = 22_050
-      LOUD = 0.4 * 32_767
-      # The largest sample of a word.
-      FULL = 32_768.0
+      MOST = 32_767
+      # One tone, or a word, has so much of it: several may sound at once.
+      LOUD = 0.2 * MOST
+      # What a byte of a word is in the file.
+      WORDS = MuLaw::SAMPLES.map { |sample| (sample * LOUD / 32_768).round }.freeze
       # Before the first tick of the count-in, and after the last tone.
       LEAD_S = 0.5
       TAIL_S = 1.0
@@ -16,7 +18,7 @@ module Windlass
       SILENCE = 4096
 
       QUIET = ("\0\0" * SILENCE).b.freeze
-      private_constant :QUIET
+      private_constant :QUIET, :WORDS
 
       # @param score [Spoken::Score]
       # @param own [#call] gets the name of own words that are rendered, gives them as µ-law; what is not rendered is
@@ -37,9 +39,10 @@ module Windlass
         yield header
         at = 0
         together.each do |group|
-          from, tone = group.first
+          from = group.first.first
           silence(from - at, &block)
-          bytes = group.one? ? (@packed[tone.object_id] ||= packed(tone)) : packed(mixed(group))
+          # What sounds together does so again and again: a beat and its number.
+          bytes = (@packed[group.map { |start, tone| [start - from, tone.object_id] }] ||= mixed(group).pack("s<*"))
           yield bytes
           at = from + bytes.bytesize / 2
         end
@@ -61,19 +64,16 @@ module Windlass
 
         kind = cue.tone || ((cue.kind == :tick && cue.accent) ? :accent : cue.kind)
         seconds = (cue.lasts_ms / 1000.0 - Tones::FALL_S if cue.kind == :note)
-        @kinds[[kind, cue.hz, seconds]] ||= Tones.samples(kind, cue.hz, RATE, seconds: seconds)
+        @kinds[[kind, cue.hz, seconds]] ||=
+          Tones.samples(kind, cue.hz, RATE, seconds: seconds).map { |sample| (sample * LOUD).round }
       end
 
       def spoken(names)
-        between = Array.new(Spoken::Samples.size(Spoken::Clips::BETWEEN_MS), 0.0)
-        names
-          .map do |name|
-            MuLaw
-              .decode(name.start_with?(Spoken::Clips::OWN) ? @own.call(name) : Spoken::Samples.of(name))
-              .map { |sample| sample / FULL }
-          end
-          .reduce { |all, one| all + between + one }
+        between = Array.new(Spoken::Samples.size(Spoken::Clips::BETWEEN_MS), 0)
+        names.map { |name| mu_law(name).each_byte.map { |byte| WORDS[byte] } }.reduce { |all, one| all + between + one }
       end
+
+      def mu_law(name) = name.start_with?(Spoken::Clips::OWN) ? @own.call(name) : Spoken::Samples.of(name)
 
       def header
         ["RIFF", bytes - 8, "WAVE", "fmt ", 16, 1, 1, RATE, RATE * 2, 2, 16, "data", 2 * @samples].pack(
@@ -92,14 +92,14 @@ module Windlass
         @sounds.slice_when { |(from, tone), (following, _)| following >= (last = [last, from + tone.size].max) }
       end
 
-      def packed(samples) = samples.map { |sample| (sample.clamp(-2.0, 2.0) * LOUD / 2).round }.pack("s<*")
-
-      # @return [Array<Float>] the sum of tones, from where the first begins
+      # @return [Array<Integer>] the sum of what sounds, from where the first begins
       def mixed(group)
+        return group.first.last if group.one?
+
         from = group.first.first
-        all = Array.new(group.map { |start, tone| start + tone.size }.max - from, 0.0)
+        all = Array.new(group.map { |start, tone| start + tone.size }.max - from, 0)
         group.each { |start, tone| tone.each_with_index { |sample, at| all[start - from + at] += sample } }
-        all
+        all.map { |sample| sample.clamp(-MOST, MOST) }
       end
     end
   end
