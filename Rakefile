@@ -29,6 +29,20 @@ namespace :docs do
   end
 end
 
+# Nothing is emptied that somebody serves meanwhile: their pages would be those of an empty house. A server that was
+# stopped just now has a worker that ends a moment later.
+def alone(tries: 4, &emptying)
+  require_relative "app/backup"
+  return yield unless Windlass::Database.file?
+
+  Windlass::Occupied.alone(Windlass::Database.default_path, &emptying)
+rescue Windlass::Error => error
+  abort error.message if tries == 1
+
+  sleep 1
+  alone(tries: tries - 1, &emptying)
+end
+
 namespace :demo do
   desc "Load Kestrel Quay into an empty database; keep what is there"
   task(load: "db:migrate") do
@@ -43,14 +57,16 @@ namespace :demo do
   desc "Leave the demo behind: nothing of it is kept"
   task(clear: "db:migrate") do
     require_relative "db/demo/scenario"
-    Windlass::Demo::Scenario.clear
+    alone { Windlass::Demo::Scenario.clear }
     puts "Nobody is there."
   end
 
   desc "Empty the tables and load Kestrel Quay"
   task(reset: "db:migrate") do
     require_relative "db/demo/scenario"
-    Windlass::Demo::Scenario.clear
-    puts "Kestrel Quay: #{Windlass::Demo::Scenario.load(now: Time.now)} athletes."
+    alone do
+      Windlass::Demo::Scenario.clear
+      puts "Kestrel Quay: #{Windlass::Demo::Scenario.load(now: Time.now)} athletes."
+    end
   end
 end

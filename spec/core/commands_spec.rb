@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "open3"
+require "tmpdir"
 
 RSpec.describe "The commands" do
   def run(command, *arguments)
@@ -19,5 +20,21 @@ RSpec.describe "The commands" do
     expect(Dir[File.expand_path("../../{bin/*,bench/*,.ci/run}", __dir__)]).to all(
       satisfy { |path| File.executable?(path) }
     )
+  end
+
+  it "empty no demo that somebody serves meanwhile" do
+    Dir.mktmpdir do |folder|
+      house = File.join(folder, "demo.sqlite3")
+      served = File.open("#{house}.open", File::CREAT | File::RDWR)
+      served.flock(File::LOCK_SH)
+      there = {"WINDLASS_DB" => house, "DATABASE_URL" => nil}
+      root = File.expand_path("../..", __dir__)
+      clear = -> { Open3.capture3(there, "bundle", "exec", "rake", "demo:clear", chdir: root) }
+
+      out, error, status = clear.call
+      expect([out, error, status.exitstatus]).to eq ["", "#{house}: is in use. Stop Windlass first.\n", 1]
+      served.close
+      expect(clear.call.first).to eq "Nobody is there.\n"
+    end
   end
 end
