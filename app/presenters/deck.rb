@@ -93,7 +93,7 @@ module Windlass
           "N" => "next, without counting",
           "H" => "hold now, in deep breathing",
           "T" => "counts run by the clock, or by a tap",
-          "V" => "words and tones, or tones alone",
+          "V" => "words and tones, tones alone, words alone",
           "U" => "first urge",
           "C" => "contraction",
           "1" => "first breath smooth",
