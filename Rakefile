@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "app/database"
+require_relative "app/rooms"
 
 # Connects to the database that WINDLASS_DB names, or the usual one.
 task(:connect) { Windlass::Database.connect(Windlass::Database.default_path) }
@@ -13,9 +13,6 @@ end
 namespace :docs do
   desc "Write docs/rulebook.md from the rules themselves"
   task(:rulebook) do
-    require_relative "app/records"
-    require_relative "app/forms"
-    require_relative "app/presenters"
     File.write("docs/rulebook.md", Windlass::Presenters::Rulebook.new.markdown)
   end
 end
@@ -24,7 +21,6 @@ namespace :docs do
   desc "Write docs/formats/archive.schema.json from the tables themselves"
   task(archive: "db:migrate") do
     require "json"
-    require_relative "app/archive"
     File.write("docs/formats/archive.schema.json", "#{JSON.pretty_generate(Windlass::Archive::Schema.to_h)}\n")
   end
 end
@@ -32,7 +28,6 @@ end
 # Nothing is emptied that somebody serves meanwhile: their pages would be those of an empty house. A server that was
 # stopped just now has a worker that ends a moment later.
 def alone(tries: 4, &emptying)
-  require_relative "app/backup"
   return yield unless Windlass::Database.file?
 
   Windlass::Occupied.alone(Windlass::Database.default_path, &emptying)

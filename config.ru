@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
-require_relative "app/boot"
+require_relative "app/rooms"
+
+Windlass::Boot.up
 
 # What is sent behind the answer has no body here.
 use Rack::Deflater, if: ->(_env, _status, headers, _body) { !headers.key?("rack.hijack") }
@@ -10,7 +12,4 @@ map(Windlass::Assets::PREFIX) { run Windlass::Assets.files }
 run Windlass::Web
 
 # Only where it serves for real: a test begins with nothing.
-if ENV["WINDLASS_WARM"]
-  require_relative "app/preload"
-  Windlass::Preload.up(Windlass::Web)
-end
+Windlass::Preload.up(Windlass::Web) if ENV["WINDLASS_WARM"]

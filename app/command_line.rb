@@ -1,13 +1,9 @@
 # frozen_string_literal: true
 
-require_relative "../lib/windlass/cli"
-
 module Windlass
-  # The commands that need the house. Each of them loads the application when it is called.
+  # The commands that need the house.
   module CommandLine
-    require_relative "command_line/house"
-
-    # A command is a file in this folder.
-    COMMANDS = Cli.commands_in(File.join(__dir__, "command_line"), self)
+    # A command is a file in this folder, and nothing else.
+    COMMANDS = Listed.in(File.join(__dir__, "command_line"), Module, loader: ROOMS).sort_by { |one| one::NAME }.freeze
   end
 end

@@ -1,10 +1,7 @@
 # frozen_string_literal: true
 
 require "etc"
-require_relative "../lib/windlass/errors"
-require_relative "../app/garbage_collection"
-require_relative "../app/listening"
-require_relative "../app/worker"
+require_relative "../app/rooms"
 
 # Some processes of few threads: Ruby computes one thing at a time in each, and who shares one waits for the other's
 # page; more processes than cores share these fairly (bench/load). SQLite writes one at a time in all of them. Nothing

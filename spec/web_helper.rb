@@ -8,7 +8,7 @@ require "spec_helper"
 require "fileutils"
 require "nokogiri"
 require "rack/test"
-require_relative "../app/web"
+require_relative "../app/rooms"
 
 # WINDLASS_TEST_URL runs the same on PostgreSQL, in a database that may be emptied.
 ENV["WINDLASS_DB"] = ENV.fetch("WINDLASS_TEST_URL") do
@@ -17,6 +17,8 @@ end
 Windlass::Database.connect(Windlass::Database.default_path)
 ActiveRecord::Base.connection.execute("DROP SCHEMA public CASCADE; CREATE SCHEMA public") if ENV["WINDLASS_TEST_URL"]
 Windlass::Database.migrate
+# As a server does: what does not load is found by every spec.
+Windlass::ROOMS.eager_load
 
 # A clock that stands where a spec puts it.
 class StandingClock

@@ -13,7 +13,7 @@ module Windlass
       # @param out [IO] gets the archive, part after part
       # @raise [InvalidInput]
       def self.write(options, out)
-        House.open
+        Database.open_house
         account = Records::Account.first
         athlete =
           options["athlete"] &&

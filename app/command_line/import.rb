@@ -13,7 +13,7 @@ module Windlass
       # @return [Hash] athletes that were read
       # @raise [InvalidInput]
       def self.call(text, _options)
-        House.open
+        Database.open_house
         {athletes: Archive::Reader.new(Records::Account.first).read(text)}
       end
     end

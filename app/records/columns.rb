@@ -72,10 +72,10 @@ module Windlass
           "mass_kg" => number(10..300, "kg")
         },
         "screenings" => {
-          "conditions" => ids("conditions of the screening", names(Screening::MATRIX.conditions.map(&:id)))
+          "conditions" => ids("conditions of the screening", names(Windlass::Screening::MATRIX.conditions.map(&:id)))
         },
         "clearances" => {
-          "families" => ids("columns of the screening", names(Screening::MATRIX.columns.keys)),
+          "families" => ids("columns of the screening", names(Windlass::Screening::MATRIX.columns.keys)),
           "expires_on" => PLANNED
         },
         "measures" => {

@@ -13,18 +13,5 @@ module Windlass
       # @return [Boolean] what binds today: no later answers
       def newest? = athlete.screenings.max_by { |one| [one.answered_on, one.id] } == self
     end
-
-    class Clearance < Record
-      include Discardable
-
-      self.table_name = "clearances"
-      reads :families
-      belongs_to :athlete
-
-      # @return [Windlass::Screening::Clearance]
-      def to_core
-        Windlass::Screening::Clearance.new(columns: families.map(&:to_sym), given_on: given_on, expires_on: expires_on)
-      end
-    end
   end
 end

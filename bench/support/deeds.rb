@@ -340,7 +340,7 @@ module Bench
       }
     end
 
-    def judged = undecided.then { |session| [session, Windlass::Actions::JudgeDay.call(session).verdict.to_s] }
+    def judged = undecided.then { |session| [session, Windlass::Queries::JudgeDay.call(session).verdict.to_s] }
 
     def plain =
       @plain ||=
@@ -358,7 +358,7 @@ module Bench
       session = undecided
       Windlass::Actions::Decide.call(
         session,
-        Windlass::Actions::JudgeDay.call(session),
+        Windlass::Queries::JudgeDay.call(session),
         decided: :repeat,
         because: "Seen",
         now: @now

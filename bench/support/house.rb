@@ -6,8 +6,7 @@ require "fileutils"
 require "net/http"
 require "tmpdir"
 require "ferrum"
-require_relative "../../app/actions"
-require_relative "../../app/assets"
+require_relative "../../app/rooms"
 
 module Bench
   # A house of its own for a measurement: a database in a file of its own, athletes with a session each, a server that

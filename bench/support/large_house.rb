@@ -4,8 +4,10 @@ ENV["BUNDLE_GEMFILE"] ||= File.expand_path("../../Gemfile", __dir__)
 require "bundler/setup"
 require "fileutils"
 require "tmpdir"
-require_relative "../../app/boot"
+require_relative "../../app/rooms"
 require_relative "../../db/demo/scenario"
+
+Windlass::Boot.up
 
 module Bench
   # A house of 300 athletes and three years, made from the demo: its twelve weeks are laid one before the other, thinner

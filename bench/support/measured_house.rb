@@ -3,7 +3,7 @@
 require "json"
 require "rack/mock"
 require "zlib"
-require_relative "../../app/garbage_collection"
+require_relative "../../app/rooms"
 require_relative "deeds"
 
 module Bench

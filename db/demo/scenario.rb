@@ -2,9 +2,7 @@
 
 require "yaml"
 require "securerandom"
-require_relative "../../app/actions"
-require_relative "../../app/presenters"
-require_relative "../../app/forms"
+require_relative "../../app/rooms"
 require_relative "diary"
 require_relative "groups"
 

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "formats"
-
 module Windlass
   # The command line: JSON in, JSON out, the same core as the web application.
   module Cli
@@ -9,17 +7,8 @@ module Windlass
     class Usage < Error
     end
 
-    # @param folder [String]
-    # @param modules [Module] in which its files define commands
-    # @return [Array<Module>] by name
-    def self.commands_in(folder, modules)
-      Dir[File.join(folder, "*.rb")].sort.each { |file| require file }
-      modules.constants.map { |name| modules.const_get(name) }
-        .select { |one| one.is_a?(Module) && one.const_defined?(:NAME, false) }.sort_by { |one| one::NAME }.freeze
-    end
-
-    # A command is a file in this folder.
-    COMMANDS = commands_in(File.join(__dir__, "cli"), self)
+    # A command is a file in this folder, and nothing else. By name.
+    COMMANDS = Listed.in("cli", Module).sort_by { |command| command::NAME }.freeze
     DONE = 0
     WRONG_INPUT = 1
     WRONG_CALL = 2

@@ -51,15 +51,3 @@ module Windlass
     def self.of(compiled, **how) = Score.new(compiled, **how)
   end
 end
-
-require_relative "spoken/clips"
-require_relative "spoken/voices"
-require_relative "spoken/samples"
-require_relative "spoken/deed"
-require_relative "spoken/deeds"
-require_relative "spoken/room"
-require_relative "spoken/counting"
-require_relative "spoken/tones"
-require_relative "spoken/places"
-require_relative "spoken/score"
-require_relative "spoken/laid"

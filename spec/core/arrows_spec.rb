@@ -1,60 +1,76 @@
 # frozen_string_literal: true
 
 require "ripper"
+require_relative "../../app/rooms"
 
-# Which part of the code knows which: arrows go one way. It is read from the names of constants.
+# Which part of the code knows which. It is read from the names of constants, as Ruby would look them up.
 RSpec.describe "Arrows" do
   root = File.expand_path("../..", __dir__)
-  camel = ->(path) { File.basename(path, ".rb").split("_").map(&:capitalize).join }
-  outside = Dir["#{root}/app/*"].map(&camel).uniq - Dir["#{root}/lib/windlass/*"].map(&camel)
+  rooms = Windlass::ROOMS.all_expected_cpaths.select { |path, _| path.end_with?(".rb") }
+  core = Windlass::LOADER.all_expected_cpaths.select { |path, _| path.end_with?(".rb") }
+  homes = {**core.invert, **rooms.invert}
+  spoken_of = %w[Windlass].concat(homes.keys.flat_map { |name| name.split("::").inject([]) { |all, one| [*all, [*all.last, one].join("::")] } }).uniq
 
-  # Records lie at the bottom. Pages ask queries that still lie with the actions: see docs/shape.md.
-  known = {
-    "records" => [],
-    "situations" => %w[Records],
-    "forms" => %w[Records],
-    "actions" => %w[Records Situations Forms Imports],
-    "archive" => %w[Records Imports],
-    "command_line" => %w[Records Archive],
-    "imports" => %w[Records Actions Archive Presenters],
-    "presenters" => %w[Records Situations Forms Imports Actions],
-    "papers" => %w[Records Presenters]
-  }
-
-  # Names of constants in a file, with its line: those that are defined there, and parts of longer names, are left out.
-  named = ->(path) do
-    tokens = Ripper.lex(File.read(path)).reject { |_, kind, _| kind == :on_sp }
-    tokens.each_with_index.filter_map do |((line, _), kind, text), at|
-      before = tokens[[at - 2, 0].max...at].map { |token| token[2] }
-      inner = before.last == "::" && before.first != "Windlass"
-      [text, line] if kind == :on_const && !inner && !%w[module class].include?(before.last)
+  # @return [Array<Array(Array<String>, Integer)>] names such as `Records::Athlete`, part by part, with their lines; not
+  #   those that are defined there
+  names = ->(path) do
+    source = File.read(path)
+    lines = source.lines.each_with_index.reject { |line, _| line.match?(/\A\s*(#|module )/) }
+    lines.flat_map do |line, at|
+      line.sub(/\A\s*class \w+/, "").scan(/(?<![\w:@"])(?:::)?([A-Z]\w*(?:::[A-Z]\w*)*)/).map { |(name)| [name.split("::"), at + 1] }
     end
   end
 
-  it "go from the application to the core, and never back" do
-    found =
-      Dir["#{root}/lib/**/*.rb"].flat_map do |path|
-        named[path].select { |one| outside.include?(one.first) }
-          .map { |name, line| "#{path.delete_prefix("#{root}/")}:#{line} knows #{name}" }
-      end
-    required =
-      Dir["#{root}/lib/**/*.rb"].select { |path| File.read(path).match?(%r{require(_relative)? "[./]*app/}) }
-
-    expect([found, required]).to eq [[], []]
+  # Ruby looks in the innermost namespace first.
+  found = ->(parts, own) do
+    parts = parts.drop(1) if parts.first == "Windlass" && parts.size > 1
+    inside = own.split("::").size.downto(1).map { |deep| own.split("::").first(deep).join("::") }
+    space = inside.find { |name| spoken_of.include?("#{name}::#{parts.first}") } or next
+    parts.size.downto(1).map { |size| [space, *parts.first(size)].join("::") }.find { |name| homes.key?(name) }
   end
 
-  it "go one way within the application" do
-    rooms = Dir["#{root}/app/*/"].map { |path| File.basename(path) } - %w[public styles views]
-    names = rooms.map(&camel)
-    found =
-      known.flat_map do |room, may|
-        Dir["#{root}/app/{#{room}.rb,#{room}/**/*.rb}"].flat_map do |path|
-          named[path].select { |one| (names - may - [camel[room]]).include?(one.first) }
-            .map { |name, line| "#{path.delete_prefix("#{root}/")}:#{line} knows #{name}" }
-        end
-      end
+  # @return [Array<Array(String, String, Integer)>] files that a file knows, with the line
+  known = Hash.new do |all, path|
+    own = core[path] || rooms[path]
+    all[path] = names[path].filter_map { |parts, line| (name = found[parts, own]) && [homes[name], line] }.reject { |to, _| to == path }
+  end
+  short = ->(path) { path.delete_prefix("#{root}/") }
+  room = ->(path) { short[path].split("/")[1].delete_suffix(".rb") }
+  kinds = %w[routes forms actions queries presenters papers imports]
+  # The folder in a room. What lies beside these folders has no kind.
+  kind = ->(path) { (room[path] == "records") ? "records" : (kinds & short[path].split("/")[2..-2].first(1)).first }
 
-    expect(found).to eq []
-    expect(rooms - %w[routes]).to match_array known.keys
+  it "go from the application to the core, and never back" do
+    expect(core.keys.flat_map { |path| known[path].filter_map { |to, line| "#{short[path]}:#{line}" if rooms.key?(to) } }).to eq []
+  end
+
+  it "make no circle among the folders of the core but those that docs/shape.md gives a reason for" do
+    folder = ->(path) { path.delete_prefix("#{root}/lib/windlass/").split("/").first.delete_suffix(".rb") }
+    arrows = core.keys.flat_map { |path| known[path].map { |to, _| [folder[path], folder[to]] } }.uniq.reject { |from, to| from == to }
+    circles = arrows.select { |from, to| from < to && arrows.include?([to, from]) }
+
+    expect(circles).to match_array File.read("#{root}/docs/shape.md").scan(/`(\w+)` and `(\w+)` \(/)
+  end
+
+  it "go from pages to queries, from actions to records, and never the other way" do
+    below = {
+      "records" => %w[records], "forms" => %w[forms records], "queries" => %w[queries records],
+      "actions" => %w[actions queries forms records imports], "presenters" => %w[presenters queries forms records],
+      "papers" => %w[papers presenters queries records]
+    }
+    wrong = rooms.keys.flat_map do |path|
+      may = below[kind[path]] or next []
+      known[path].filter_map { |to, line| "#{short[path]}:#{line} knows #{short[to]}" if rooms.key?(to) && kind[to] && !may.include?(kind[to]) }
+    end
+    expect(wrong).to eq []
+  end
+
+  it "go among rooms as docs/shape.md says, and each that is said is there" do
+    said = File.read("#{root}/docs/shape.md").scan(/^\| `(\w+)` \| ((?:`\w+`(?:, )?)+|–) \|/).to_h { |from, to| [from, to.scan(/\w+/)] }
+    seen = rooms.keys.group_by(&room).transform_values do |paths|
+      paths.flat_map { |path| known[path].filter_map { |to, _| room[to] if rooms.key?(to) } }.uniq - [room[paths.first], "records", "shared"]
+    end
+
+    expect(seen.transform_values(&:sort)).to eq said.transform_values(&:sort)
   end
 end

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require "open3"
-require "windlass/cli"
 
 RSpec.describe Windlass::Cli do
   athlete = {sex: "male", age: 30, height_cm: 178, mass_kg: 75, control_pause_s: 25}.freeze

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "windlass/cli"
-
 # Whatever is asked, tried on many questions that chance makes from a seed: an answer, or faults with their path.
 RSpec.describe Windlass::Cli do
   families = Windlass::Protocols::ALL.map(&:id)

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "windlass/cli"
-
 # cli.md: what the commands answer, and what they refuse.
 RSpec.describe Windlass::Cli do
   athlete = {sex: "male", age: 30, height_cm: 178, mass_kg: 75, control_pause_s: 25}.freeze

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "windlass/cli"
-
 # Histories by chance, asked of the commands as anybody would: a question made worse never gets a milder answer, what a
 # refusal says is true, and neither the order of a list nor what comes twice changes anything. Seeded: the same every
 # time.

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "windlass/formats"
 require "midilib"
 require "open3"
 require "stringio"

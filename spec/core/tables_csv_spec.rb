@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "windlass/formats"
-
 # Tables in any of the shapes that spreadsheets write.
 RSpec.describe Windlass::Formats::Tables do
   today = Date.new(2026, 3, 20)

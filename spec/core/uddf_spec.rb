@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "windlass/formats"
 require "open3"
 
 # Dives as UDDF, read back by ours and by Python's own XML reader.

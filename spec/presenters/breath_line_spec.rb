@@ -1,10 +1,7 @@
 # frozen_string_literal: true
 
 require "windlass"
-require_relative "../../app/presenters/scale"
-require_relative "../../app/presenters/gas_strips"
-require_relative "../../app/presenters/breath_line"
-require_relative "../../app/presenters/miniature"
+require_relative "../../app/rooms"
 
 RSpec.describe Windlass::Presenters::BreathLine do
   let(:session) do

@@ -179,7 +179,7 @@ RSpec.describe "Charts" do
       widths = book.sections.map { |section| [section.columns.size, section.rows.map(&:size).uniq] }
 
       expect(listed).to eq (
-        Windlass::Progression::Rules::ALL + Windlass::Progression::Readiness::ALL + Windlass::Programme::RULES
+        Windlass::Progression::Rules::ALL + Windlass::Progression::Readiness::ALL + Windlass::Programme::Rules::ALL
       ).map(&:id)
       expect(widths).to all(satisfy { |columns, rows| rows == [columns] })
     end

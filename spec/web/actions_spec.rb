@@ -169,7 +169,7 @@ RSpec.describe "Actions", :web do
     def decide(decided, because: nil, session: Array.new(2) { run_set(prescription) }.last)
       described_class.call(
         session,
-        Windlass::Actions::JudgeDay.call(session),
+        Windlass::Queries::JudgeDay.call(session),
         decided: decided,
         because: because,
         now: clock.now

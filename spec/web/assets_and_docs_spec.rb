@@ -9,7 +9,7 @@ RSpec.describe "What ships with the application", :web do
 
   it "serves styles, scripts and fonts for good, packed, under an address with their digest" do
     server = Rack::MockRequest.new(Rack::Builder.parse_file(File.join(root, "config.ru")))
-    css = server.get(Windlass::Assets.path("css/paper.css"), "HTTP_ACCEPT_ENCODING" => "gzip")
+    css = server.get(Windlass::Assets.path("css/windlass.css"), "HTTP_ACCEPT_ENCODING" => "gzip")
     font = server.get(Windlass::Assets.path("vendor/fonts/barlow-condensed-latin-600-normal.woff2"))
 
     expect([css.status, font.status]).to eq [200, 200]
@@ -17,16 +17,16 @@ RSpec.describe "What ships with the application", :web do
       "cache-control" => "public, max-age=31536000, immutable",
       "content-encoding" => "gzip"
     )
-    expect(server.get("/assets/#{"0" * 12}/css/paper.css", "HTTP_HOST" => "127.0.0.1").status).to eq 404
-    expect(server.get(Windlass::Assets.path("../web.rb")).status).to be >= 400
+    expect(server.get("/assets/#{"0" * 12}/css/windlass.css", "HTTP_HOST" => "127.0.0.1").status).to eq 404
+    expect(server.get(Windlass::Assets.path("../frame/web.rb")).status).to be >= 400
   end
 
   it "names no other machine in any style, script or view" do
     files =
       Dir[
-        "#{root}/app/public/{css,js}/**/*",
-        "#{root}/app/views/**/*.erb",
-        "#{root}/app/public/vendor/*.css"
+        "#{root}/app/*/{styles,scripts}/**/*",
+        "#{root}/app/*/views/**/*.erb",
+        "#{root}/app/shared/public/vendor/*.css"
       ].select { |path| File.file?(path) }
     addresses =
       files.flat_map do |path|
@@ -98,7 +98,7 @@ RSpec.describe "What ships with the application", :web do
   # What a linter looks after elsewhere.
   it "has lines of at most 120 characters in scripts and styles" do
     lines =
-      Dir["#{root}/app/public/{js,css}/*"].flat_map do |path|
+      Dir["#{root}/app/*/{scripts,styles}/**/*.{js,css}"].flat_map do |path|
         File.readlines(path, chomp: true).map { |line| "#{File.basename(path)}: #{line}" if line.length > 120 }
       end
 

@@ -2,7 +2,7 @@
 
 require "web_helper"
 require "tmpdir"
-require_relative "../../app/backup"
+require_relative "../../app/rooms"
 
 # A house of its own in a folder of its own: nothing of the others is touched.
 RSpec.describe Windlass::Backup do

@@ -166,7 +166,7 @@ RSpec.describe "Coaching", :web do
     session = 2.times.map { run_set(prescription) }.last
     Windlass::Actions::Decide.call(
       session,
-      Windlass::Actions::JudgeDay.call(session),
+      Windlass::Queries::JudgeDay.call(session),
       decided: :repeat,
       because: "First week",
       now: clock.now

@@ -13,7 +13,7 @@ RSpec.describe "What comes twice, late or against something", :web do
   def decide(session, decided, because: nil)
     Windlass::Actions::Decide.call(
       session,
-      Windlass::Actions::JudgeDay.call(session),
+      Windlass::Queries::JudgeDay.call(session),
       decided: decided,
       because: because,
       now: clock.now
@@ -105,7 +105,7 @@ RSpec.describe "What comes twice, late or against something", :web do
       get("/sessions/#{false_start.uuid}")
       expect(page.at("#discard").text).to eq "Discard the false start"
       submit("/sessions/#{false_start.uuid}", "/sessions/#{false_start.uuid}/discard")
-      expect(Windlass::Actions::JudgeDay.call(day_of_sets(-1)).reasons.map(&:rule)).not_to include "ease.short"
+      expect(Windlass::Queries::JudgeDay.call(day_of_sets(-1)).reasons.map(&:rule)).not_to include "ease.short"
 
       expect([prescription.sessions.kept.count, false_start.reload.discarded_at]).to match [4, be_a(Time)]
       get("/athletes/#{athlete.id}")

@@ -92,7 +92,7 @@ RSpec.describe "Corrections", :web do
     session = run_set(prescribe(athlete))
     session.rounds.find_by(number: 3).update!(held_ms: 4_498)
     session.update!(effort: 6.25)
-    verdict = -> { Windlass::Actions::JudgeDay.call(session.reload).reasons.map(&:text) }
+    verdict = -> { Windlass::Queries::JudgeDay.call(session.reload).reasons.map(&:text) }
     before = verdict.call
     shown =
       get("/sessions/#{session.uuid}").then do
@@ -225,7 +225,7 @@ RSpec.describe "Corrections", :web do
     session = Array.new(2) { run_set(prescription) }.last
     Windlass::Actions::Decide.call(
       session,
-      Windlass::Actions::JudgeDay.call(session),
+      Windlass::Queries::JudgeDay.call(session),
       decided: "repeat",
       because: nil,
       now: clock.now

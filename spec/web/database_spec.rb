@@ -71,7 +71,7 @@ RSpec.describe "The database", :web do
   it "waits for another writer without losing anything" do
     file = File.expand_path("../../tmp/writers-#{Process.pid}.sqlite3", __dir__)
     FileUtils.rm_f(Dir["#{file}*"])
-    connect = "require './app/records'; Windlass::Database.connect(ARGV[0]);"
+    connect = "require './app/rooms'; Windlass::Database.connect(ARGV[0]);"
     write =
       "4.times.map { |n| Thread.new { 25.times { |i| Windlass::Records::Account.create!(name: \"\#{n}-\#{i}\", " \
         "created_at: Time.now) } } }.each(&:join)"

@@ -186,7 +186,7 @@ RSpec.describe "What a deck is told", :web do
     before = prescription.dose
     Windlass::Actions::Decide.call(
       session,
-      Windlass::Actions::JudgeDay.call(session),
+      Windlass::Queries::JudgeDay.call(session),
       decided: :ease,
       because: "tired",
       now: clock.now

@@ -10,7 +10,7 @@ RSpec.describe "What the desk keeps", :web do
       Windlass::Presenters::Desk::Entries::KEPT, Windlass::Records::Session::JUDGED, Windlass::Records::Measure::NEWEST,
       Windlass::Records::Measure::MORNINGS, Windlass::Situations::Reading::KEPT,
       Windlass::Presenters::AthletePast::KEPT, Windlass::Presenters::LoadBoard::HELD,
-      Windlass::Actions::JudgedPast::DAYS
+      Windlass::Queries::JudgedPast::DAYS
     ]
   end
   let(:ines) { make_athlete.tap { |one| make_pause(one, 24, at: clock.now - 26 * 3600) } }
@@ -39,7 +39,7 @@ RSpec.describe "What the desk keeps", :web do
   # The days that a judge looks back at, and what they show.
   def judged(one)
     history =
-      Windlass::Actions::JudgedPast.new(one, (clock.now.to_date - 30)..clock.now.to_date).before(clock.now.to_date + 1)
+      Windlass::Queries::JudgedPast.new(one, (clock.now.to_date - 30)..clock.now.to_date).before(clock.now.to_date + 1)
     history.sessions.map { |day| [day, history.seen.evidence(day).clean?, history.seen.evidence(day).missing] }
   end
 
@@ -96,7 +96,7 @@ RSpec.describe "What the desk keeps", :web do
       end,
       "a rating of it" => -> { act(:RateSession, newest, {effort: 9.5, symptoms: ["nausea"], note: "", rounds: {}}) },
       "a decision" => -> do
-        act(:Decide, newest, Windlass::Actions::JudgeDay.call(newest), decided: :ease, because: "Seen")
+        act(:Decide, newest, Windlass::Queries::JudgeDay.call(newest), decided: :ease, because: "Seen")
       end,
       "the decision taken back" => -> do
         Windlass::Actions::TakeBack.call(Windlass::Records::Move.last, now: clock.now)

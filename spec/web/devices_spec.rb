@@ -37,7 +37,7 @@ RSpec.describe "Several devices", :web do
           .except("id")
           .merge("uuid" => SecureRandom.uuid, "twin_of_id" => session.id, "twin_settled" => false)
       )
-    open = Windlass::Actions::DuplicateRun.method(:open?)
+    open = Windlass::Queries::Twins.method(:open?)
     expect(
       [
         open[session],

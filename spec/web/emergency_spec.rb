@@ -69,7 +69,7 @@ RSpec.describe "When something happens", :web do
     expect(athlete.reload.suspensions.sole.reason).to match(
       /\AStopped breathing, noted on the deck on .* No hold work until a clinician has cleared it\.\z/
     )
-    expect([session.reload.symptoms, Windlass::Actions::JudgeDay.call(session).verdict]).to eq [["blackout"], :stop]
+    expect([session.reload.symptoms, Windlass::Queries::JudgeDay.call(session).verdict]).to eq [["blackout"], :stop]
     submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/rating", {})
     expect(last_response.status).to eq 303
     expect(athlete.suspensions.where(lifted_at: nil).count).to eq 1

@@ -112,7 +112,7 @@ RSpec.describe Windlass::Forms do
         .each_with_index { |round, index| round.update!(first_urge_ms: 4_000 + index * 1_000) }
       Windlass::Actions::Decide.call(
         yesterday.last,
-        Windlass::Actions::JudgeDay.call(yesterday.last),
+        Windlass::Queries::JudgeDay.call(yesterday.last),
         decided: :advance,
         because: "Easy for her",
         now: clock.now

@@ -2,7 +2,7 @@
 
 require "web_helper"
 require "rbconfig"
-require_relative "../../app/garbage_collection"
+require_relative "../../app/rooms"
 
 RSpec.describe Windlass::GarbageCollection do
   room = {
@@ -42,7 +42,7 @@ RSpec.describe Windlass::GarbageCollection do
         GC.stat(:major_gc_count) - before
       end.sum)
     RUBY
-    collection = File.expand_path("../../app/garbage_collection", __dir__)
+    collection = File.expand_path("../../app/frame/garbage_collection", __dir__)
     alone, between =
       [[], ["between"]].map do |how|
         Integer(

@@ -42,7 +42,7 @@ RSpec.describe "Judging anew", :web do
     newest_of_each_day
       .sample(8, random: random)
       .each do |session|
-        verdict = Windlass::Actions::JudgeDay.call(session)
+        verdict = Windlass::Queries::JudgeDay.call(session)
         Windlass::Actions::Decide.call(session, verdict, decided: verdict.verdict.to_s, because: nil, now: clock.now)
       rescue Windlass::Error
         nil
@@ -57,7 +57,7 @@ RSpec.describe "Judging anew", :web do
     moves = Windlass::Records::Move.kept.index_by { |move| [move.prescription_id, move.local_date] }
     wrong =
       newest_of_each_day.filter_map do |session|
-        alone = Windlass::Actions::JudgeDay.call(session.class.find(session.id))
+        alone = Windlass::Queries::JudgeDay.call(session.class.find(session.id))
         move = moves[[session.prescription_id, session.local_date]]
         kept = move ? move.verdict_now || move.verdict : session.proposed_verdict
         [session.local_date, kept, alone&.verdict] unless move&.noted || kept == alone&.verdict&.to_s

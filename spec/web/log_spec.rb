@@ -98,7 +98,7 @@ RSpec.describe "The log", :web do
     sets = Array.new(2) { run_set(prescription) }
     Windlass::Actions::Decide.call(
       sets.last,
-      Windlass::Actions::JudgeDay.call(sets.last),
+      Windlass::Queries::JudgeDay.call(sets.last),
       decided: :ease,
       because: "tired",
       now: clock.now
@@ -122,7 +122,7 @@ RSpec.describe "The log", :web do
     expect(verdicts.call("?verdict=rest")).to eq %w[Rest]
     Windlass::Actions::Decide.call(
       sets.last,
-      Windlass::Actions::JudgeDay.call(sets.last),
+      Windlass::Queries::JudgeDay.call(sets.last),
       decided: :rest,
       because: "a cold",
       now: clock.now

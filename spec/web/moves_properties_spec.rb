@@ -104,7 +104,7 @@ RSpec.describe "Moving planned sessions", :web do
     moved = refused = 0
     40.times do
       planned = programme.planned_sessions.reset.to_a.sample(random: chance)
-      choices = Windlass::Actions::MovePlanned.choices(planned, now: clock.now)
+      choices = Windlass::Queries::SlotTrial.choices(planned, now: clock.now)
       expect(choices.count(&:here)).to eq 1
       choice = choices.reject(&:here).sample(random: chance)
       begin

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require "web_helper"
-require_relative "../../app/preload"
+require_relative "../../app/rooms"
 
 # What is looked at before the door opens, so that nobody waits for it.
 RSpec.describe Windlass::Preload, :web do

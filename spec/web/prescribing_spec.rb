@@ -55,7 +55,7 @@ RSpec.describe "Prescribing", :web do
       2,
       /It was to be run once, and was: nothing of it is run any more/
     ]
-    expect(Windlass::Actions::Decide.noted?(once, clock.now.to_date)).to be true
+    expect(Windlass::Queries::StillOpen.noted?(once, clock.now.to_date)).to be true
     expect(
       Windlass::Records::Session.core_sets(athlete.id, clock.now.to_date..clock.now.to_date).values.map(&:once)
     ).to eq [true]

@@ -251,8 +251,8 @@ RSpec.describe "The programme", :web do
         Windlass::Actions::Decide
           .call(
             set,
-            Windlass::Actions::JudgeDay.call(set),
-            decided: Windlass::Actions::JudgeDay.call(set).verdict.to_s,
+            Windlass::Queries::JudgeDay.call(set),
+            decided: Windlass::Queries::JudgeDay.call(set).verdict.to_s,
             because: nil,
             now: clock.now
           )

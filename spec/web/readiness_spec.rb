@@ -59,7 +59,7 @@ RSpec.describe "The day before training", :web do
     expect(text).to include "Light day. Morning control pause 15 s, usually 24 s: a light day."
     Windlass::Actions::KeepJournal.call(light, journal(light), now: clock.now)
     light.update!(effort: 3)
-    verdict = Windlass::Actions::JudgeDay.call(light.reload)
+    verdict = Windlass::Queries::JudgeDay.call(light.reload)
     expect(verdict.reasons.map(&:rule)).to eq %w[repeat.unfinished]
     expect(verdict.from.dose).to eq({hold_s: 5, minutes: 5, sets: 2})
   end
@@ -136,7 +136,7 @@ RSpec.describe "The day before training", :web do
     def decide(kind, because: "Seen it")
       Windlass::Actions::Decide.call(
         session,
-        Windlass::Actions::JudgeDay.call(session),
+        Windlass::Queries::JudgeDay.call(session),
         decided: kind,
         because: because,
         now: clock.now
@@ -168,7 +168,7 @@ RSpec.describe "The day before training", :web do
         .then do |later|
           Windlass::Actions::Decide.call(
             later,
-            Windlass::Actions::JudgeDay.call(later),
+            Windlass::Queries::JudgeDay.call(later),
             decided: :repeat,
             because: "x",
             now: clock.now

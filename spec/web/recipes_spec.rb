@@ -14,6 +14,7 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
   house = <<~RUBY
     account = Windlass::Records::Account.first || Windlass::Records::Account.create!(name: "House")
     athlete = account.athletes.create!(name: "Ada", born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61, disciplines: ["singing"])
+    require "rack/mock"
     get = ->(path) { Rack::MockRequest.new(Windlass::Web).get(path, "HTTP_HOST" => "127.0.0.1").body }
   RUBY
 
@@ -27,13 +28,6 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
   end
 
   def put(path, text) = File.write(File.join(@copy, path), text)
-
-  # A line beside one that is there.
-  def beside(path, line, more)
-    text = File.read(File.join(@copy, path))
-    expect(text.scan(line).size).to eq 1
-    put(path, text.sub(line) { line + more })
-  end
 
   # @return [Object] what the script prints as JSON
   def ask(script, needs: "windlass")
@@ -56,7 +50,7 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
     ask(
       "Windlass::Database.connect(File.join(#{@copy.inspect}, " \
       "\"house.sqlite3\"))\nWindlass::Database.migrate\n#{script}",
-      needs: File.join(@copy, "app/web")
+      needs: File.join(@copy, "app/rooms")
     )
 
   it "for a rule of the judge: it fires, and what it fires on is clean no more" do
@@ -70,12 +64,6 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
       "lib/windlass/progression/rules/repeat_late.rb",
       "module Windlass\nmodule Progression\nmodule Rules\n#{late}end\nend\nend\n"
     )
-    beside(
-      "lib/windlass.rb",
-      "require_relative \"windlass/progression/rules/ease_effort\"\n",
-      "require_relative \"windlass/progression/rules/repeat_late\"\n"
-    )
-    beside("lib/windlass/progression/rules.rb", "        RepeatNone,\n", "        RepeatLate,\n")
     days =
       [5, 2, 2, 2].each_with_index.map do |effort, day|
         {date: "2026-03-0#{day + 1}", effort: effort, rounds: Array.new(26) { {held_s: 5, first_breath: "smooth"} }}
@@ -95,7 +83,7 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
       ask(
         "puts JSON.generate(JSON.parse(#{JSON.generate(questions).inspect}).map { |question| " \
         "Windlass::Cli::Judge.call(JSON.generate(question), {})[:reasons].first[:rule] })",
-        needs: "windlass/cli"
+        needs: "windlass"
       )
     # Were the first day clean, the second one would be the second in a row.
     expect(verdicts).to eq %w[repeat.late repeat.count advance.clean advance.clean]
@@ -111,12 +99,6 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
         .gsub("walking-holds", "hopping-holds")
         .sub("rests 60, 10..600\n", "rests 60, 10..600\n\n      lever :rounds, step: 1, limit: 6\n")
     )
-    beside(
-      "lib/windlass.rb",
-      "require_relative \"windlass/protocols/walking_holds\"\n",
-      "require_relative \"windlass/protocols/hopping_holds\"\n"
-    )
-    beside("lib/windlass/protocols.rb", "WalkingHolds, ", "HoppingHolds, ")
 
     found = ask_house(<<~RUBY)
       hops = Windlass::Protocols.find("hopping-holds")
@@ -130,19 +112,13 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
 
   it "for a measure: it is taken, kept and shown" do
     put(
-      "lib/windlass/measures/humming.rb",
+      "lib/windlass/measures/kinds/humming.rb",
       File
-        .read(File.join(root, "lib/windlass/measures/empty_hold.rb"))
+        .read(File.join(root, "lib/windlass/measures/kinds/empty_hold.rb"))
         .gsub("EmptyHold", "Humming")
         .gsub("empty_hold", "humming")
         .gsub("Empty hold", "Humming")
     )
-    beside(
-      "lib/windlass.rb",
-      "require_relative \"windlass/measures/empty_hold\"\n",
-      "require_relative \"windlass/measures/humming\"\n"
-    )
-    beside("lib/windlass/measures/kinds.rb", "EmptyHold, ", "Humming, ")
     expect(
       ask_house(
         "#{house}\nputs JSON.generate([Windlass::Actions::TakeMeasure.call(athlete, " \

@@ -190,7 +190,7 @@ RSpec.describe "Rubbish", :web do
     planned = [hiss, table].map { |one| Windlass::Actions::PlanSession.call(one, now: clock.now) }
     Windlass::Actions::Decide.call(
       run,
-      Windlass::Actions::JudgeDay.call(run),
+      Windlass::Queries::JudgeDay.call(run),
       decided: :repeat,
       because: "x",
       now: clock.now

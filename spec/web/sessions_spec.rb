@@ -229,7 +229,7 @@ RSpec.describe "Sessions", :web do
       session.tap { |one| one.update!(effort: 2) }
     end
 
-    def reasons(session) = Windlass::Actions::JudgeDay.call(session).reasons.map(&:text)
+    def reasons(session) = Windlass::Queries::JudgeDay.call(session).reasons.map(&:text)
 
     it "needs no measure, and is judged on its minutes" do
       expect(reasons(breathe(269, ending: "stop"))).to eq ["Not the whole dose: 4 min 29 s of 5 min done."]
@@ -350,7 +350,7 @@ RSpec.describe "Sessions", :web do
     session = hiss.sessions.sole
     get("/sessions/#{session.uuid}")
     expect(page.css("input[name=ribs]").map { |field| field["value"] }).to eq ["always", "mostly", "no", ""]
-    clean = -> { Windlass::Actions::JudgeDay.call(session.reload).reasons.first.rule }
+    clean = -> { Windlass::Queries::JudgeDay.call(session.reload).reasons.first.rule }
     expect(clean.call).not_to eq "repeat.count"
     submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/rating", effort: "3", ribs: "always")
     expect([session.reload.ribs, clean.call]).to eq %w[always repeat.count]

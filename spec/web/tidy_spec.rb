@@ -2,7 +2,7 @@
 
 require "web_helper"
 require "tmpdir"
-require_relative "../../app/tidy"
+require_relative "../../app/rooms"
 
 # A house of its own, made as Windlass makes one, and written to from another connection.
 RSpec.describe Windlass::Tidy do

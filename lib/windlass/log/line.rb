@@ -3,15 +3,6 @@
 module Windlass
   # Sessions that were not run on the deck.
   module Log
-    # A hold of a note, or one left out. Seconds; first_breath nil where nobody knows it; sao2_low 0..1.
-    Round =
-      Value.define(
-        :held_s, skipped: false, first_breath: nil, urge_s: nil, contraction_s: nil, sao2_low: nil, target_s: nil
-      )
-
-    # A note read: date [Date], at [String, nil] `18:30`, rounds, effort, symptoms [Array<Symbol>], note.
-    Entry = Value.define(:date, :at, :rounds, :effort, :symptoms, :note)
-
     # One line of a crumpled note becomes a session: `60x4 s d x 55 ok e7 lightheaded mon @18:30 # windy`.
     class Line
       HELD_S = 0.1..1200

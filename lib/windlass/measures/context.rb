@@ -15,7 +15,5 @@ module Windlass
         trained: false, nervous: false, sleep_signs: false, busy_signs: false, child: false, use: :primary,
         baseline_s: nil
       )
-
-    CONTROL_PAUSE_USES = {primary: "main measure", background: "background only", paused: "paused"}.freeze
   end
 end

@@ -2,8 +2,7 @@
 
 module Windlass
   module Measures
-    # Days that are looked at, and the fewest mornings of either kind.
-    MORNINGS_DAYS = 42
+    # The fewest mornings of either kind.
     LEAST_MORNINGS = 6
 
     # Whether mornings after over-breathing are lower than the others: the practice may spoil the breathing at rest.

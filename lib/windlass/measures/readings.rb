@@ -2,16 +2,6 @@
 
 module Windlass
   module Measures
-    # A drop to this share of the recent median asks for a light day, if it is this many seconds too.
-    DROP_SHARE = 3 / 4r
-    DROP_S = 3
-
-    # @return [Boolean] exact: 9.3 is three quarters of 12.4
-    def self.dropped?(seconds, median)
-      fell = Numbers.exact(median) - Numbers.exact(seconds)
-      Numbers.exact(seconds) <= DROP_SHARE * Numbers.exact(median) && fell >= DROP_S
-    end
-
     # What a coach says of a control pause, in order of urgency. Each answers a sentence or nothing.
     # Common practice, no source.
     module Readings
@@ -112,49 +102,5 @@ module Windlass
         !context.baseline_s.nil? && Measures.dropped?(pause.seconds, context.baseline_s)
       private_class_method :dropped?
     end
-
-    # A control pause read in context.
-    # verdict is :counts, :counts_apart (valid, but not on waking) or :does_not_count.
-    ControlPauseReading =
-      Value.define(:pause, :verdict, :headline, :sentences) do
-        # @param context [Context]
-        def self.read(pause, context)
-          verdict = verdict_of(pause)
-          readings = Readings.for(pause, context)
-          new(
-            pause: pause,
-            verdict: verdict,
-            headline: headline(pause, verdict, readings.filter_map(&:headline).first),
-            sentences: readings.map(&:words).freeze
-          )
-        end
-
-        # @return [Boolean] a dose may be computed from it
-        def counts? = verdict != :does_not_count
-
-        def self.verdict_of(pause)
-          return :does_not_count unless pause.valid?
-
-          pause.on_waking ? :counts : :counts_apart
-        end
-
-        # What does not count, or is to be paused, or points to a doctor never begins with a praise.
-        def self.headline(pause, verdict, advice)
-          seconds = Words.seconds(pause.seconds)
-          if verdict == :does_not_count
-            return "#{seconds}. Does not count as a control pause#{": #{advice}" if advice}."
-          end
-          return "#{seconds}: #{advice}." if advice
-
-          score = "#{seconds}: #{pause.band.words}"
-          case verdict
-          when :counts
-            "#{score}. Counts towards the morning trend."
-          when :counts_apart
-            "#{score}. Valid, but not taken on waking: it stays out of the morning series."
-          end
-        end
-        private_class_method :verdict_of, :headline
-      end
   end
 end

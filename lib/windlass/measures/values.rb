@@ -2,17 +2,6 @@
 
 module Windlass
   module Measures
-    # No dose is computed from a control pause outside this: it is measured anew rather than believed. Common practice,
-    # no source.
-    DOSING_S = (3..90)
-
-    # What the measures are called where one is missing.
-    NAMES = {
-      control_pause_s: "a valid control pause",
-      maximal_hold_s: "a maximal hold",
-      sustained_exhale_beats: "a sustained exhale"
-    }.freeze
-
     # The measures that doses are computed from; nil where not taken.
     # @param control_pause_s [Numeric, nil] the newest valid one
     # @param maximal_hold_s [Numeric, nil]

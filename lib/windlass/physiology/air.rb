@@ -4,7 +4,5 @@ module Windlass
   module Physiology
     # A gas that is breathed in, as shares of one litre of dry gas. A bare Struct: one is made with every breath.
     Air = Struct.new(:o2, :co2, :n2)
-
-    FRESH_AIR = Air.new(INSPIRED_OXYGEN, 0.0, 1 - INSPIRED_OXYGEN).freeze
   end
 end

@@ -84,8 +84,5 @@ module Windlass
           )
         end
       end
-
-    # Who stands in where nobody is known: the body of the worked figures, gas-model.md 7.
-    REFERENCE_BODY = Body.new(sex: :male, age: 30, height_cm: 178, mass_kg: 75)
   end
 end

@@ -2,9 +2,6 @@
 
 module Windlass
   module Programme
-    # How long a programme may be, in weeks.
-    WEEKS = (1..26)
-
     # The weeks of a programme: which are easy, what is near, how often a training may come.
     class Calendar
       EASY_SHARE = 2 / 3r

@@ -94,7 +94,7 @@ module Windlass
       # Why a session may not lie there.
       # @return [Reason, nil]
       def self.refusal(placing) =
-        (ALONE + AMONG).each { |rule| (reason = rule.check(placing)) && (return reason) } && nil
+        (Rules::ALONE + Rules::AMONG).each { |rule| (reason = rule.check(placing)) && (return reason) } && nil
 
       # @return [Integer] how often it was done already in that week
       def done(training, week) = @done.fetch(training.key, []).count { |date| @calendar.week_of(date) == week }
@@ -283,7 +283,7 @@ module Windlass
       # A lower rung may take longer: its rests are.
       def too_long(lowered, placed)
         others = placed.select { |one| one.berth == lowered.berth && one.key != lowered.key }
-        SlotMinutesRule.check(Placing.new(lowered, week: 0, calendar: @calendar, walls: @walls, placed: others))
+        Rules::SlotMinutes.check(Placing.new(lowered, week: 0, calendar: @calendar, walls: @walls, placed: others))
       end
 
       # @param kept [Array<Planned>] of the same week before it: once lowered, the others of that training go on from

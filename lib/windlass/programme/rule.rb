@@ -2,49 +2,19 @@
 
 module Windlass
   module Programme
-    # Why something does not lie there, or why it does.
-    Reason = Value.define(:rule, :text)
-
-    # A training on a day, before it is placed.
-    class Placing
-      attr_reader :planned, :week, :calendar, :walls, :placed, :before
-
-      # @param planned [Planned] as it would lie
-      # @param placed [Array<Planned>] what lies in that week already, of all trainings
-      # @param before [Array<Planned>] of the weeks before, as far as a rule may look
-      def initialize(planned, week:, calendar:, walls:, placed:, before: [])
-        @planned = planned
-        @week = week
-        @calendar = calendar
-        @walls = walls
-        @placed = placed
-        @before = before
-      end
-
-      def training = planned.training
-
-      def berth = planned.berth
-
-      def course = planned.course
-
-      def activity = training.activity
-
-      def date = berth.date
-
-      # @return [Array<Symbol>] of the screening table, that the dose falls under; none: quiet breathing and drills
-      def columns = planned.columns
-
-      # @return [Numeric] seconds that are left in the slot
-      def room_s = berth.slot.minutes * 60 - beside.sum(&:in_slot_s)
-
-      # @return [Array<Planned>] in the same slot
-      def beside = @beside ||= placed.select { |one| one.berth.spot == berth.spot }
-    end
-
     # One rule of the planner: it says why a training may not lie there.
     # @yieldparam placing [Placing]
     # @yieldreturn [String, Reason, nil] why not
     class Rule < Windlass::Rule
+      # @param meets [Array<Symbol>] :day, whatever else is planned; :plan, because of what is planned already
+      # @see Windlass::Rule#initialize
+      def initialize(id, fires_when, effect, place:, meets: %i[day], &check)
+        @meets = meets
+        super(id, fires_when, effect, place: place, &check)
+      end
+
+      def meets?(what) = @meets.include?(what)
+
       # @return [Reason, nil]
       def check(placing)
         found = fires(placing)

@@ -136,7 +136,7 @@ module Windlass
             @expectations.fetch(training.key).following([], @calendar.days(@week).first, @calendar, @week, still: true)
           wished = @wishes.fetch(training.key, [])
           open =
-            @berths.select { |berth| note(training, first_reason(ALONE, placing(training, berth, course, []))).nil? }
+            @berths.select { |berth| note(training, first_reason(Rules::ALONE, placing(training, berth, course, []))).nil? }
           open
             .group_by(&:date)
             .transform_values { |berths| berths.sort_by { |berth| preference(training, berth, wished) } }
@@ -178,7 +178,7 @@ module Windlass
           berth =
             open
               .fetch(dates.last)
-              .find { |one| note(training, first_reason(AMONG, placing(training, one, course, others))).nil? }
+              .find { |one| note(training, first_reason(Rules::AMONG, placing(training, one, course, others))).nil? }
           return own + [planned(training, berth, course)] if berth
           break unless course.stepped
         end

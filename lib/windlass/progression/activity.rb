@@ -48,33 +48,5 @@ module Windlass
             lifts: "Until a control pause of #{least_control_pause_s} s or more."
           )
       end
-
-    MAXIMAL_TEST =
-      Activity.new(
-        id: "maximal-test",
-        name: "A maximal hold",
-        column: :tables,
-        strenuous: true,
-        watched: true,
-        least_age: Screening::Ages::ADULT,
-        least_control_pause_s: 10
-      )
-    EMPTY_TEST = Activity.new(id: "empty-test", name: "An empty hold", column: :retention)
-    WATER = Activity.new(id: "water", name: "Water", column: :water, watched: true)
-    COLD =
-      Activity.new(
-        id: "cold",
-        name: "Cold",
-        column: :cold,
-        holds: false,
-        watched: true,
-        least_age: Screening::Ages::ADULT
-      )
-    ACTIVITIES = [MAXIMAL_TEST, EMPTY_TEST, WATER, COLD].to_h { |one| [one.id, one] }.freeze
-
-    # @param id [String] of a protocol or of an activity besides
-    # @return [Protocols::Protocol, Activity]
-    # @raise [Unknown]
-    def self.activity(id) = ACTIVITIES[id] || Protocols.find(id)
   end
 end

@@ -13,11 +13,11 @@ module Windlass
       # @param spoils [Boolean] a session on which it fires is not clean: it breaks a row of clean ones
       # @yieldparam shown [Evidence, Record] what it looks at: the evidence of a session, or the record with its past
       # @yieldreturn [String, nil] the reason, or nothing where it does not fire
-      def initialize(id, verdict, fires_when, looks_at: :session, spoils: verdict != :advance, &check)
+      def initialize(id, verdict, fires_when, looks_at: :session, spoils: verdict != :advance, place: LAST, &check)
         @verdict = verdict
         @looks_at = looks_at
         @spoils = spoils
-        super(id, fires_when, &check)
+        super(id, fires_when, place: place, &check)
       end
 
       def spoils? = @spoils
@@ -31,12 +31,5 @@ module Windlass
         text && Reason.new(rule: id, verdict: verdict, text: text)
       end
     end
-
-    # Strongest first.
-    VERDICTS = %i[stop rest ease repeat advance].freeze
-    # What a coach may decide in place of a verdict.
-    OVERRULABLE = (VERDICTS - %i[stop]).freeze
-
-    Reason = Value.define(:rule, :verdict, :text)
   end
 end

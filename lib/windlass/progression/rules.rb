@@ -2,33 +2,13 @@
 
 module Windlass
   module Progression
-    # The rulebook of the judge, strongest first, in reading order. A rule is a file in this folder and a line here.
-    # Common practice, cautiously set; no published source.
+    # The rulebook of the judge. A rule is a file in this folder, and nothing else. Common practice, cautiously set; no
+    # published source.
     module Rules
-      ALL = [
-        StopSymptom,
-        RestWarnings,
-        EaseWarning,
-        EaseGasps,
-        EaseShort,
-        EaseEffort,
-        EaseSaturation,
-        EaseStuck,
-        EaseMornings,
-        RepeatNone,
-        RepeatUnfinished,
-        RepeatGasp,
-        RepeatShort,
-        RepeatEffort,
-        RepeatOver,
-        RepeatDeeper,
-        RepeatUneven,
-        RepeatUnmarked,
-        RepeatCount,
-        RepeatRamp,
-        RepeatTop,
-        AdvanceClean
-      ].freeze
+      # Strongest verdict first, then by place, then by name.
+      ALL =
+        Listed.in("progression/rules", Rule)
+          .sort_by { |rule| [VERDICTS.index(rule.verdict), rule.place, rule.id] }.freeze
 
       # What is clean follows from the rules: those on which a session is not.
       SPOILING = ALL.select(&:spoils?).freeze

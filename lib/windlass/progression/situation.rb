@@ -2,24 +2,6 @@
 
 module Windlass
   module Progression
-    # What an athlete says today, in two taps. Any of {BARRING} leaves quiet breathing only.
-    module TodaysQuestions
-      BARRING = {
-        unwell: "unwell", wheezy: "wheezy or tight in the chest", injured: "injured", alcohol: "alcohol",
-        sedatives: "sedatives", faint: "no food for 16 hours, or faint"
-      }.freeze
-      WATER = :water_today
-      ALL = BARRING.merge(WATER => "water later today").freeze
-      CHEST_ILLNESS = "a chest illness"
-
-      # @param answers [Hash{Symbol => String}] those that matter
-      # @return [String] what a coach asks a group aloud, with the illness that is kept for longer than a day
-      def self.aloud(answers = ALL) = "#{Words.list([*answers.values, CHEST_ILLNESS], "or")}?"
-    end
-
-    # An illness: its last day with symptoms.
-    Illness = Value.define(:last_day, :chest)
-
     # A day before a session: what the rules of readiness look at.
     Situation =
       Value.define(
@@ -150,6 +132,16 @@ module Windlass
             .map { |past| [past, lifted(past, hours, not_same_day)] }
             .max_by
             .with_index { |(_, lift), index| [lift.fetch(:opens), index] }
+        end
+
+        # The lowest rung of a ladder from smaller measures, under the same limits and the same model; of their own where
+        # that is easier still.
+        # @param share [Float] of the measures
+        # @return [Standing]
+        def begun_anew(share)
+          own = standing.lowered(standing.rung)
+          smaller = Standing.of(activity, measures.scaled(share), **standing.ladder&.bounds.to_h.except(:from))
+          (smaller.nil? || smaller.harder?(own)) ? own : smaller
         end
 
         private

@@ -61,17 +61,5 @@ module Windlass
         # A lowest rung of one round has no half.
         def halvable? = !reduced && !protocol.same_dose?(protocol.halved(dose), dose)
       end
-
-    # A rung of which nothing else is known: the measures are missing that its dose would be computed from.
-    BareRung =
-      Value.define(:rung) do
-        def lowered(rungs) = with(rung: [rung - rungs, 0].max)
-
-        def ladder = nil
-
-        def dose = nil
-
-        def reduced = false
-      end
   end
 end

@@ -14,6 +14,7 @@ module Windlass
 
       about id: "alternate-nostril",
         name: "Alternate nostril",
+        place: 90,
         counted_aloud: %i[beats up],
         also: "nadi shodhana",
         goal: :calm,

@@ -13,6 +13,7 @@ module Windlass
 
       about id: "bellows",
         name: "Bellows rounds",
+        place: 170,
         counted_aloud: %i[gears down],
         also: "bhastrika",
         goal: :tolerance,

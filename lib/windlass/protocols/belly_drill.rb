@@ -8,11 +8,12 @@ module Windlass
 
       about id: "belly-drill",
         name: "Belly drill",
+        place: 40,
         trains: "One zone at a time: the belly moves and the chest is kept, or the other way round.",
         cautions: [
           "Small and easy: a breath that has to be forced has lost the zone. Face down the floor helps to feel it."
         ],
-            **Drill::FACTS
+        **Drill::FACTS
 
       drills(
         {

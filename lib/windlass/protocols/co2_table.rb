@@ -8,6 +8,7 @@ module Windlass
 
       about id: "co2-table",
         name: "Carbon-dioxide table",
+        place: 100,
         counted_aloud: %i[seconds up],
         goal: :tolerance,
         column: :tables,

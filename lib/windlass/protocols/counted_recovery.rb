@@ -8,6 +8,7 @@ module Windlass
 
       about id: "counted-recovery",
         name: "Counted recovery",
+        place: 110,
         counted_aloud: %i[breaths down],
         goal: :tolerance,
         column: :tables,

@@ -16,6 +16,7 @@ module Windlass
 
       about id: "deep-rounds",
         name: "Deep-breath rounds",
+        place: 160,
         counted_aloud: %i[breaths up],
         goal: :tolerance,
         column: :over,

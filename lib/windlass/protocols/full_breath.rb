@@ -20,6 +20,7 @@ module Windlass
 
       about id: "full-breath",
         name: "Full-breath drill",
+        place: 60,
         counted_aloud: %i[seconds down],
         goal: :one_hold,
         column: :breath,

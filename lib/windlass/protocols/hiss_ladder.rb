@@ -15,6 +15,7 @@ module Windlass
 
       about id: "hiss-ladder",
         name: "Hiss ladder",
+        place: 180,
         counted_aloud: %i[beats up],
         goal: :voice,
         column: :voice,

@@ -6,6 +6,7 @@ module Windlass
     class LoadedHolds < Protocol
       about id: "loaded-holds",
         name: "Loaded holds",
+        place: 140,
         counted_aloud: %i[breaths down],
         goal: :recovery,
         column: :loaded,

@@ -20,6 +20,7 @@ module Windlass
 
       about id: "own-pace",
         name: "Own-pace suspension",
+        place: 20,
         goal: :baseline,
         column: :retention,
         places: %i[chair mat],

@@ -19,6 +19,7 @@ module Windlass
 
       about id: "quiet-breathing",
         name: "Quiet breathing",
+        place: 30,
         goal: :calm,
         column: nil,
         places: %i[chair mat room],

@@ -8,6 +8,7 @@ module Windlass
 
       about id: "ratio",
         name: "Ratio breathing",
+        place: 70,
         counted_aloud: %i[beats up],
         goal: :calm,
         column: :breath,

@@ -6,6 +6,7 @@ module Windlass
     class RatioDeep < Ratio
       about id: "ratio-deep",
         name: "Ratio breathing, long retention",
+        place: 80,
         counted_aloud: %i[beats up],
         goal: :tolerance,
         column: :retention,

@@ -27,6 +27,7 @@ module Windlass
 
       about id: "stacked-exhale",
         name: "Stacked inhales, staged exhale",
+        place: 190,
         counted_aloud: %i[seconds down],
         goal: :voice,
         column: :voice,

@@ -8,9 +8,10 @@ module Windlass
 
       about id: "zone-drill",
         name: "Three-zone drill",
+        place: 50,
         trains: "One breath through three zones: belly, ribs, and the back that widens.",
         cautions: ["The order matters more than the size. Lose one zone: go back to the belly drill."],
-            **Drill::FACTS
+        **Drill::FACTS
 
       drills(
         {

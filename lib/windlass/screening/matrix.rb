@@ -5,9 +5,6 @@ require "yaml"
 module Windlass
   # Who may hold their breath at all, and in which way.
   module Screening
-    # Mildest first.
-    STATES = %i[open care clearance blocked].freeze
-
     # The table of conditions against columns of families, as read from data/screening.yml.
     class Matrix
       Condition = Value.define(:id, :question, :states)
@@ -52,7 +49,5 @@ module Windlass
         Condition.new(id: id.to_sym, question: row.fetch("question"), states: columns.keys.zip(states).to_h.freeze)
       end
     end
-
-    MATRIX = Matrix.load(File.expand_path("../../../data/screening.yml", __dir__))
   end
 end

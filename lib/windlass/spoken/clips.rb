@@ -68,7 +68,7 @@ module Windlass
 
       ALL = [*WORDS, *PHRASES, *LASTING, *(1..MOST).filter_map { |one| number(one) }, *FAMILIES, *LETTERS].uniq.freeze
 
-      FOLDER = File.expand_path("../../../app/public/voice", __dir__)
+      FOLDER = File.expand_path("../../../data/voice", __dir__)
       # Milliseconds of each, by its file's name.
       LENGTHS = JSON.parse(File.read(File.expand_path("lengths.json", __dir__))).freeze
       # Between two of them.

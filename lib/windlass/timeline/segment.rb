@@ -2,9 +2,6 @@
 
 module Windlass
   module Timeline
-    # Metabolic equivalents at rest.
-    REST_METS = 1.0
-
     # One stretch of a session: a breath in, a breath out, a hold, or natural breathing. Whole milliseconds, so that the
     # parts sum to the whole exactly. Only kind, ms, rate, to, depth and mets move gas; the rest is for the person.
     # @param kind [Symbol] one of {KINDS}
@@ -86,7 +83,5 @@ module Windlass
           )
         end
       end
-
-    KINDS = %i[breathe inhale exhale hold].freeze
   end
 end

@@ -2,13 +2,6 @@
 
 module Windlass
   module Trends
-    # How far one sample lies from another, with the interval in which it is to be believed.
-    Difference =
-      Value.define(:difference, :low, :high) do
-        # @return [Boolean] the interval leaves no room for "no lower"
-        def clearly_lower? = high < 0
-      end
-
     # The median of all differences between two samples, with the interval that inverts the rank-sum test.
     # Hodges and Lehmann, Ann Math Stat 1963; 34:598-611; Mann and Whitney 1947 (from memory).
     module HodgesLehmann

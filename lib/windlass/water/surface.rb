@@ -3,18 +3,6 @@
 module Windlass
   # Dives are logged; depth is never planned.
   module Water
-    SECONDS = (1..1200)
-    DEPTH_M = (0..200)
-    # So long after surfacing signs are asked for: the handbook, safety.
-    SIGNS_AFTER_S = 30
-
-    # One dive as it was: down [Time], seconds under, depth in metres where known, hard where it was marked so.
-    Dive =
-      Value.define(:down, :seconds, depth_m: nil, hard: false) do
-        # @return [Time]
-        def up = down + seconds
-      end
-
     # A dive beside the one before it. needed_s: to stay up after it. rest_before_s: since the last surfacing; nil of
     # the first. short: begun sooner than needed.
     Rested = Value.define(:needed_s, :rest_before_s, :short)

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
-require "windlass/formats"
-require_relative "../../../lib/windlass/cli"
+require_relative "../../../lib/windlass"
 
 # Weeks that nobody thought of: whatever is asked, what always holds holds. The rules are looked at from outside, in
 # what is written.

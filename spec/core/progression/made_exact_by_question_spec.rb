@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "windlass/cli"
-
 # progression.md 6, asked as anybody may ask it: what was found to be milder, or untrue, than the text.
 RSpec.describe "What became exact" do
   judge = ->(question) { Windlass::Cli::Judge.call(JSON.generate(question), {}, today: Date.new(2026, 12, 1)) }

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "windlass/formats"
-
 RSpec.describe Windlass::Protocols::Findings do
   known = Windlass::Measures::Values.new(control_pause_s: 25, maximal_hold_s: 120)
 

@@ -6,11 +6,6 @@ module Windlass
   module Formats
     # Protocols of one's own, as YAML. Published schema: docs/formats/own-protocol.schema.json.
     module OwnProtocol
-      FORMAT = "windlass own protocol 1"
-
-      # @see Reader, Writer
-      Given = Value.define(:name, :protocol, :dose, :note)
-
       # YAML text in, a {Given} out. Every fault is `line 7: dose.hold_s: ...`.
       module Reader
         SCHEMA = "own-protocol.schema.json"
@@ -111,68 +106,6 @@ module Windlass
           raise InvalidInput, faults.map { |path, wrong| "line #{lines.line(path)}: #{path}: #{wrong}" }
         end
         private_class_method :parse, :refuse_depth, :named?, :family, :refuse
-      end
-
-      # On which line a path stands.
-      class Lines
-        # @param root [Psych::Nodes::Node]
-        def self.of(root) = new({}.tap { |lines| walk(root, "", lines) })
-
-        def self.walk(node, path, lines)
-          lines[path] ||= node.start_line + 1
-          case node
-          when Psych::Nodes::Mapping
-            node
-              .children
-              .each_slice(2) do |key, value|
-                # What is no name (a list, a mapping) stands for itself; the schema refuses it.
-                inner = [path, key.is_a?(Psych::Nodes::Scalar) ? key.value : "?"].reject(&:empty?).join(".")
-                lines[inner] = key.start_line + 1
-                walk(value, inner, lines)
-              end
-          when Psych::Nodes::Sequence
-            node.children.each_with_index { |child, index| walk(child, "#{path}[#{index}]", lines) }
-          end
-        end
-        private_class_method :walk
-
-        def initialize(lines)
-          @lines = lines
-        end
-
-        # Of what is missing: the line of what it is missing in.
-        def line(path) = @lines[path] || @lines[path[/\A(.*)[.\[]/, 1] || ""] || 1
-      end
-
-      # A {Given} in, YAML text out, which reads back to the same thing.
-      module Writer
-        # @return [String]
-        def self.write(given)
-          YAML.dump(
-            {
-              "format" => FORMAT,
-              "name" => given.name,
-              "protocol" => given.protocol.id,
-              "dose" => plain(given.dose.except(:breaks).compact),
-              "breaks" => plain(given.dose[:breaks]),
-              "note" => (given.note unless given.note.empty?)
-            }.compact
-          )
-        end
-
-        def self.plain(value)
-          case value
-          when Hash
-            value.to_h { |key, inner| [key.to_s, plain(inner)] }
-          when Array
-            value.map { |inner| plain(inner) }
-          when Rational
-            Numbers.plain(value)
-          else
-            value
-          end
-        end
-        private_class_method :plain
       end
     end
   end

@@ -5,8 +5,6 @@ require "csv"
 module Windlass
   module Formats
     module OximeterCsv
-      Sample = Value.define(:t, :saturation, :pulse)
-
       # A trace that an oximeter recorded, as CSV (RFC 4180): a heading, then time, saturation, pulse. Time is seconds,
       # `mm:ss` or `hh:mm:ss`; it is counted from the first line where it does not begin at the session's start.
       module Reader

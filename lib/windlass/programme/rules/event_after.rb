@@ -2,30 +2,29 @@
 
 module Windlass
   module Programme
-    EVENT_AFTER_HOURS = 48
-    # Counted from the event's day: the first on which it is surely over.
-    EVENT_AFTER_DAYS = EVENT_AFTER_HOURS / 24 + 1
+    module Rules
+      EventAfter =
+        Rule.new(
+          "event.after",
+          "a strenuous session would begin less than 48 hours after an event",
+          "nothing strenuous there",
+          place: 50
+        ) do |placing|
+          next unless placing.activity.strenuous?
 
-    EventAfterRule =
-      Rule.new(
-        "event.after",
-        "a strenuous session would begin less than 48 hours after an event",
-        "nothing strenuous there"
-      ) do |placing|
-        next unless placing.activity.strenuous?
-
-        event =
-          placing
-            .calendar
-            .events
-            .reject(&:test?)
-            .find do |one|
-              placing.date >= one.date && placing.berth.begins - placing.calendar.ends(one) < EVENT_AFTER_HOURS * 3600
-            end
-        if event
-          "Nothing strenuous in the #{EVENT_AFTER_HOURS} hours after #{event.in_words}. Open from " \
-          "#{Words.date(event.date + EVENT_AFTER_DAYS)} on."
+          event =
+            placing
+              .calendar
+              .events
+              .reject(&:test?)
+              .find do |one|
+                placing.date >= one.date && placing.berth.begins - placing.calendar.ends(one) < EVENT_AFTER_HOURS * 3600
+              end
+          if event
+            "Nothing strenuous in the #{EVENT_AFTER_HOURS} hours after #{event.in_words}. Open from " \
+            "#{Words.date(event.date + EVENT_AFTER_DAYS)} on."
+          end
         end
-      end
+    end
   end
 end

@@ -2,13 +2,16 @@
 
 module Windlass
   module Programme
-    EventMaximalRule =
-      Rule.new("event.maximal", "a maximal test in the seven days before an event", "no test there") do |placing|
-        event = placing.training.test? && placing.calendar.eased_toward(placing.date)
-        if event
-          "No maximal test in the #{Calendar::EASING_DAYS} days before #{event.in_words}. Open from " \
-          "#{Words.date(event.date + EVENT_AFTER_DAYS)} on."
+    module Rules
+      EventMaximal =
+        Rule.new("event.maximal", "a maximal test in the seven days before an event", "no test there",
+          place: 40) do |placing|
+          event = placing.training.test? && placing.calendar.eased_toward(placing.date)
+          if event
+            "No maximal test in the #{Calendar::EASING_DAYS} days before #{event.in_words}. Open from " \
+            "#{Words.date(event.date + EVENT_AFTER_DAYS)} on."
+          end
         end
-      end
+    end
   end
 end

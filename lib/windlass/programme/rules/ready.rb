@@ -2,19 +2,15 @@
 
 module Windlass
   module Programme
-    # Readiness says why by rules of its own: they are asked, not copied.
-    ReadyRule =
-      Rule.new(
-        "ready.alone",
-        "readiness would refuse it on that day, for what is known now",
-        "not there; the rule of readiness is named"
-      ) { |placing| placing.walls.alone(placing) }
-
-    ReadyAmongRule =
-      Rule.new(
-        "ready.among",
-        "readiness would refuse it after what lies before it, or refuse what comes after it",
-        "not there; the rule of readiness is named"
-      ) { |placing| placing.walls.among(placing) }
+    module Rules
+      # Readiness says why by rules of its own: they are asked, not copied.
+      Ready =
+        Rule.new(
+          "ready.alone",
+          "readiness would refuse it on that day, for what is known now",
+          "not there; the rule of readiness is named",
+          place: 90
+        ) { |placing| placing.walls.alone(placing) }
+    end
   end
 end

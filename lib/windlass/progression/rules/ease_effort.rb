@@ -4,7 +4,7 @@ module Windlass
   module Progression
     module Rules
       EaseEffort =
-        Rule.new("ease.effort", :ease, "effort 9 or more") do |evidence|
+        Rule.new("ease.effort", :ease, "effort 9 or more", place: 40) do |evidence|
           effort = evidence.effort
           "Effort #{Words.number(effort)} of 10." if effort && effort >= 9
         end

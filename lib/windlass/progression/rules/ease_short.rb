@@ -7,7 +7,8 @@ module Windlass
         Rule.new(
           "ease.short",
           :ease,
-          "two or more holds or sounded exhales, or at least a third, under 90 % of their target"
+          "two or more holds or sounded exhales, or at least a third, under 90 % of their target",
+          place: 30
         ) do |evidence|
           if evidence.many?(evidence.short)
             "#{evidence.with_rounds(evidence.short, evidence.part)} under 90 % of the target."

@@ -9,7 +9,8 @@ module Windlass
           :repeat,
           "clean, but fewer clean sessions in a row on this rung than a step needs, or a step was made today already",
           looks_at: :past,
-          spoils: false
+          spoils: false,
+          place: 100
         ) do |record|
           if record.clean? && record.session.light
             "Clean. A light day neither counts nor breaks the row."

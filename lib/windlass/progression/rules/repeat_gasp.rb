@@ -4,7 +4,7 @@ module Windlass
   module Progression
     module Rules
       RepeatGasp =
-        Rule.new("repeat.gasp", :repeat, "a gasp, but fewer than would ease") do |evidence|
+        Rule.new("repeat.gasp", :repeat, "a gasp, but fewer than would ease", place: 30) do |evidence|
           gasps = evidence.gasps
           "#{evidence.with_rounds(gasps, "gasp")}." if gasps.any? && !evidence.many?(gasps)
         end

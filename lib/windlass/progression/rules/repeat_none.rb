@@ -7,7 +7,8 @@ module Windlass
         Rule.new(
           "repeat.none",
           :repeat,
-          "nothing was done, or it was left within the first round without a symptom: not counted as a session at all"
+          "nothing was done, or it was left within the first round without a symptom: not counted as a session at all",
+          place: 10
         ) do |evidence|
           if !evidence.session.begun?
             "Nothing was #{evidence.session.holds? ? "held" : "done"}, so this is not counted as a session."

@@ -9,7 +9,8 @@ module Windlass
           :repeat,
           "clean and enough, but the coming week would hold over 1.3 times the weekly mean of the four weeks before",
           looks_at: :past,
-          spoils: false
+          spoils: false,
+          place: 110
         ) do |record|
           if record.clean? && record.enough? && record.ramps? && !record.patient_enough?
             "The coming week would hold #{Words.length(record.coming_week_s)}, over 1.3 times the weekly mean of " \

@@ -7,7 +7,8 @@ module Windlass
         Rule.new(
           "repeat.short",
           :repeat,
-          "a hold or a sounded exhale under 90 % of its target, but fewer than would ease"
+          "a hold or a sounded exhale under 90 % of its target, but fewer than would ease",
+          place: 40
         ) do |evidence|
           short = evidence.short
           if short.any? && !evidence.many?(short)

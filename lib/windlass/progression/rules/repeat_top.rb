@@ -4,7 +4,8 @@ module Windlass
   module Progression
     module Rules
       RepeatTop =
-        Rule.new("repeat.top", :repeat, "clean and enough, on the top rung", looks_at: :past, spoils: false) do |record|
+        Rule.new("repeat.top", :repeat, "clean and enough, on the top rung", looks_at: :past, spoils: false,
+          place: 120) do |record|
           if record.clean? && record.enough? && record.standing.top?
             "Clean on the top rung. Take a new measure: the ladder is built anew from it."
           end

@@ -7,7 +7,8 @@ module Windlass
         Rule.new(
           "repeat.uneven",
           :repeat,
-          "more than half of the sounded exhales with the ribs dropped or a stream that flickered"
+          "more than half of the sounded exhales with the ribs dropped or a stream that flickered",
+          place: 80
         ) do |evidence|
           uneven = evidence.uneven
           if evidence.mostly_uneven?

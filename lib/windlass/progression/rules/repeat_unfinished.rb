@@ -8,7 +8,8 @@ module Windlass
           "repeat.unfinished",
           :repeat,
           "fewer rounds or minutes than the dose, a hold left out, or effort, held time or a first breath that is " \
-          "asked for missing"
+          "asked for missing",
+          place: 20
         ) do |evidence|
           missing = evidence.missing
           "Not the whole dose: #{Words.list(missing)}." if missing.any?

@@ -7,7 +7,8 @@ module Windlass
         Rule.new(
           "repeat.unmarked",
           :repeat,
-          "more than half of what ends at comfort, at the urge or at a cap was not marked"
+          "more than half of what ends at comfort, at the urge or at a cap was not marked",
+          place: 90
         ) do |evidence|
           if evidence.mostly_unmarked?
             "#{evidence.unmarked.size} of #{Words.count(evidence.rounds.size, evidence.part)} not marked: how long " \

@@ -2,40 +2,18 @@
 
 module Windlass
   module Protocols
-    # What a coach may want of a protocol: the library is grouped by this, in this order.
-    GOALS = {
-      baseline: "Find a baseline", tolerance: "Tolerance of carbon dioxide", oxygen: "Low-oxygen training",
-      recovery: "Recovery under load", one_hold: "One long hold", voice: "Voice", calm: "Calm"
-    }.freeze
-
-    # Where it may be done. None is in or near water.
-    PLACES = {
-      chair: "seated",
-      mat: "lying on a mat or bed",
-      ground: "soft ground with room to move",
-      room: "standing in a rehearsal room"
-    }.freeze
-
-    # What athletes do, as it stands on their sheets.
-    DISCIPLINES = [
-      "freediving", "spearfishing", "surfing", "rescue", "singing", "wind instrument", "swimming", "rowing",
-      "combat sport", "everyday breathing"
-    ].freeze
-    APNOEA = %w[freediving spearfishing].freeze
-    WAVES = %w[surfing rescue].freeze
-    VOICES = ["singing", "wind instrument"].freeze
-
     # After every hold; once a cycle, a round or a session, after the last hold of it; not at all.
     FIRST_BREATH_ASKED = %i[hold cycle round end never].freeze
 
     # What is known of a family without a dose.
     Facts =
       Value.define(
-        :id, :name, :also, :goal, :column, :trains, :cautions, :places, :disciplines, :needs, :clean_sessions, :holds,
-        :halves, :shortest_hold_s, :posture, :over_breathing, :strenuous, :once_a_day, :days_running, :watched, :opt_in,
+        :id, :name, :place, :also, :goal, :column, :trains, :cautions, :places, :disciplines, :needs, :clean_sessions,
+        :holds, :halves, :shortest_hold_s, :posture, :over_breathing, :strenuous, :once_a_day, :days_running, :watched, :opt_in,
         :by_minutes, :computed, :hold_key, :paced, :first_breath, :judged, :ribs_asked, :with_workouts, :counted_aloud
       ) do
         # @param id [String] stable name, as in files and addresses
+        # @param place [Integer] in the library
         # @param also [String, nil] a second name that is common property
         # @param goal [Symbol] one of {GOALS}
         # @param column [Symbol, nil] of the screening table; nil is open to everybody
@@ -70,6 +48,7 @@ module Windlass
           trains:,
           cautions:,
           places:,
+          place: 1000,
           also: nil,
           disciplines: DISCIPLINES,
           needs: {},

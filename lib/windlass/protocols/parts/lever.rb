@@ -2,9 +2,6 @@
 
 module Windlass
   module Protocols
-    # Finer than any step: floats that were typed are exact up to here.
-    FINEST = Rational(1, 1_000_000)
-
     # One thing that a ladder moves, by one step at a time.
     Lever =
       Value.define(

@@ -85,12 +85,5 @@ module Windlass
         # Things that are counted come whole.
         def whole? = WHOLE.include?(unit)
       end
-
-    UNITS = {
-      s: "s", min: "min", beats: "beats", bpm: "beats a minute", breaths: "breaths", repetitions: "repetitions",
-      count_s: "s a count", counts: "counts", rounds: "rounds", sets: "sets a day", steps: "steps", holds: "holds",
-      cycles: "cycles a round", repeats: "times", stage: nil, semitones: "semitones", number: nil
-    }.freeze
-    WHOLE = %i[beats breaths repetitions rounds sets steps holds cycles repeats stage semitones number].freeze
   end
 end

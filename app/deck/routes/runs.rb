@@ -1,0 +1,88 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # A session that runs: its deck, what a deck sends, and who looks on.
+    module Runs
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/sessions/:uuid/deck") do
+          record = session_record
+          if Actions::PlanSession.outdated([record], now: now)
+            redirect to("/prescriptions/#{record.prescription_id}"), 303
+          end
+
+          page = Presenters::Deck.new(record)
+          erb :"sessions/deck", layout: :deck_layout, locals: {title: "#{page.name}: #{page.title}", page: page}
+        end
+
+        # Each event is kept or refused by itself; what was refused is named, so that it is not sent for ever.
+        app.post("/sessions/:uuid/events") do
+          content_type :json
+          form = Forms::JournalForm.parse(json_body)
+          halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
+
+          record = Actions::DuplicateRun.for(session_record, form.device, form.events, now: now)
+          JSON.generate(
+            kept: Actions::KeepJournal.call(record, form.events, now: now, told: form.told),
+            refused: form.refused
+          )
+        end
+
+        # A second screen: cue, figure and line, without keys.
+        app.get("/sessions/:uuid/follow") do
+          record = session_record
+          follow_page(Presenters::FollowScreen.new([record], path: "/sessions/#{record.uuid}"))
+        end
+
+        app.get("/sessions/:uuid/follow.svg") { follow_code("/sessions/#{session_record.uuid}/follow") }
+
+        app.get("/sessions/:uuid/told") { told([session_record]) }
+
+        # The simulated oximeter: the readings of the next half minute from a moment of the plan on, one a second. A
+        # device that is read in the browser would take its place; no request of ours waits for one.
+        app.get("/sessions/:uuid/oximeter") do
+          content_type :json
+          JSON.generate(readings: Oximeters.readings(session_record, from_s: whole(:at) / 1000).map(&:to_h))
+        end
+
+        # A recorded trace, as a file.
+        app.post("/sessions/:uuid/oximeter") do
+          take_in(Windlass::Imports::OximeterFile, uploaded_bytes(:trace), session: session_record.uuid)
+        end
+      end
+
+      module Helpers
+        def follow_page(page) = erb(:"sessions/follow", layout: :deck_layout, locals: {title: page.title, page: page})
+
+        # Reckoning the squares takes longer than the page that shows them.
+        def follow_code(path)
+          content_type :svg
+          partial :"partials/follow_code", follow: Presenters::FollowLink.new(path, base: request.base_url)
+        end
+
+        # Where each run stood when its deck last said so, and how long ago that was.
+        def told(records)
+          content_type :json
+          JSON.generate(
+            lanes:
+              records.map do |record|
+                {
+                  state: record.told,
+                  age_ms: record.told_at && ((now - record.told_at) * 1000).round,
+                  stopped: record.athlete.suspension_on(today)&.stop? || false
+                }
+              end
+          )
+        end
+
+        def json_body
+          JSON.parse(request.body.read)
+        rescue JSON::ParserError, EncodingError
+          nil
+        end
+      end
+    end
+  end
+end

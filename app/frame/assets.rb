@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+require "digest"
+require "rack"
+
+module Windlass
+  # Styles, scripts, fonts and spoken words under an address that changes when any of them does, so that browsers may
+  # keep them for good. Scripts import one another by relative paths, which stay right because the digest is a folder.
+  module Assets
+    ROOT = File.join(Database::ROOT, "app")
+    VOICE = Spoken::Clips::FOLDER
+    # What every page shares comes first, then each room's, then what the themes change of both.
+    STYLES = [
+      *Dir["#{ROOT}/shared/styles/*.css"].sort,
+      *(Dir["#{ROOT}/*/styles/*.css"] - Dir["#{ROOT}/shared/styles/*.css"]).sort,
+      *Dir["#{ROOT}/shared/styles/themes/*.css"].sort
+    ].freeze
+    # One sheet for all pages: a browser fetches it once.
+    SHEET = STYLES.map { |path| File.read(path) }.join("\n").freeze
+    SHEET_NAME = "css/windlass.css"
+
+    # @param folder [String]
+    # @return [Hash{String => String}] where the files below it lie, by the path below it
+    def self.below(folder) =
+      Dir["#{folder}/**/*"].select { |path| File.file?(path) }.to_h { |path| [path.delete_prefix("#{folder}/"), path] }
+
+    # Where each lies, by its name in an address.
+    FILES = {
+      **below("#{ROOT}/shared/public"),
+      **below(VOICE).transform_keys { |name| "voice/#{name}" },
+      **Dir["#{ROOT}/*/scripts/*.js"].to_h { |path| ["js/#{File.basename(path)}", path] }
+    }.sort.to_h.freeze
+    DIGEST =
+      FILES
+        .each_with_object(Digest::SHA256.new << SHEET) { |(name, path), digest| digest << name << File.binread(path) }
+        .hexdigest[0, 12].freeze
+    PREFIX = "/assets/#{DIGEST}"
+    HEADERS = {"cache-control" => "public, max-age=31536000, immutable", "x-content-type-options" => "nosniff"}.freeze
+
+    # @param name [String] of {FILES}, or of the sheet
+    # @return [String] address
+    def self.path(name) = "#{PREFIX}/#{name}"
+
+    # @return [Array<String>] addresses of all that a session may need without a network
+    def self.parts
+      @parts ||=
+        [SHEET_NAME, *FILES.keys]
+          .reject { |name| name.include?("licences/") || further_voice?(name) }
+          .map { |name| path(name) }
+          .freeze
+    end
+
+    # Whoever likes another voice takes along what a session needs of it.
+    def self.further_voice?(name) = name.match?(%r{\Avoice/[^/]+/})
+    private_class_method :further_voice?, :below
+
+    # @return [#call] a Rack application for everything below {PREFIX}
+    def self.files
+      sent = Rack::Files.new(ROOT, HEADERS)
+      lambda do |env|
+        name = env["PATH_INFO"].delete_prefix("/")
+        next [200, {"content-type" => "text/css; charset=utf-8", **HEADERS}, [SHEET]] if name == SHEET_NAME
+
+        path = FILES[name] or next [404, {"content-type" => "text/plain"}, ["Not found\n"]]
+        sent.serving(Rack::Request.new(env), path)
+      end
+    end
+  end
+end

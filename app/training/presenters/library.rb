@@ -1,0 +1,149 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # The protocols, grouped by what a coach wants; for an athlete with what is offered, or for nobody.
+    class Library
+      Group = Value.define(:goal, :words, :entries)
+
+      # A family as it stands in the library. objection: why the athlete is not offered it.
+      Entry = Value.define(:protocol, :dose, :objection, :numbers, :line, :prescribed) { def offered? = objection.nil? }
+
+      # A protocol of the coach's own, likewise. ends: the prescription of its family that it would end.
+      Own = Value.define(:id, :name, :note, :words, :objection, ends: nil) { def offered? = objection.nil? }
+
+      attr_reader :athlete, :discipline, :place, :search
+
+      # @param account [Records::Account]
+      # @param athlete [Records::Athlete, nil]
+      # @param discipline [String, nil] only what it uses
+      # @param place [Symbol, nil] only what may be done there
+      # @param search [String] a word of the name, or of what it trains; empty: all
+      def initialize(account, today:, athlete: nil, discipline: nil, place: nil, search: "")
+        @search = search
+        @account = account
+        @athlete = athlete
+        @discipline = discipline if Protocols::DISCIPLINES.include?(discipline)
+        @place = Protocols::PLACES.keys.find { |one| one.to_s == place }
+        @today = today
+      end
+
+      def title = athlete ? "Protocols for #{athlete.name}" : "Protocols"
+
+      def whose = athlete ? "Doses from #{athlete.name.split.first}'s newest measures." : "Doses for #{Nobody::WORDS}."
+
+      # @return [Array<Group>] without those that a filter leaves empty
+      def groups
+        @groups ||=
+          Protocols::GOALS.filter_map do |goal, words|
+            entries = shown.select { |protocol| protocol.goal == goal }.map { |protocol| entry(protocol) }
+            Group.new(goal: goal, words: words, entries: entries) if entries.any?
+          end
+      end
+
+      def disciplines = Protocols::DISCIPLINES
+
+      def places = Protocols::PLACES
+
+      # @return [String] what is filtered, in one line
+      def filtered =
+        [
+          "Filter",
+          [search, discipline, places[place]].reject { |one| one.to_s.empty? }
+            .join(", ")
+            .then { |all| all.empty? ? nil : all }
+        ].compact.join(": ")
+
+      # @return [Array<Own>]
+      def own
+        @own ||=
+          @account
+            .own_protocols
+            .by_name
+            .to_a
+            .select do |one|
+              one.to_protocol.families.all? { |family| fits?(family) } &&
+                found?(one.name, one.note, one.to_protocol.name)
+            end
+            .map do |one|
+              family, dose = one.to_protocol, one.to_dose
+              Own.new(
+                id: one.id,
+                name: one.name,
+                note: one.note,
+                words: "#{family.name}: #{family.in_words(dose)}",
+                objection: athlete && objection(family, dose),
+                ends: running[family.named(one.name).id]
+              )
+            end
+      end
+
+      private
+
+      def shown
+        @shown ||=
+          Protocols::ALL.select do |protocol|
+            fits?(protocol) &&
+              found?(protocol.name, protocol.also, protocol.trains, Protocols::GOALS.fetch(protocol.goal))
+          end
+      end
+
+      def fits?(protocol) =
+        (discipline.nil? || protocol.disciplines.include?(discipline)) &&
+          (place.nil? || protocol.places.include?(place))
+
+      def found?(*words) = search.empty? || words.compact.any? { |one| one.downcase.include?(search.downcase) }
+
+      def measures = @measures ||= athlete ? athlete.to_values : Nobody::MEASURES
+
+      def body = @body ||= athlete ? athlete.to_body(on: @today) : Nobody::BODY
+
+      def entry(protocol)
+        objection = athlete && objection(protocol)
+        shown = SHOWN.fetch([protocol.id, starting_dose(protocol), body]) { show(protocol) }
+        Entry.new(protocol: protocol, objection: objection, prescribed: prescribed.include?(protocol.id), **shown)
+      end
+
+      # A dose as it stands on the shelf, and its line: the gas model was asked for its cap.
+      SHOWN = BoundedCache.new(2_000)
+      private_constant :SHOWN
+
+      def show(protocol)
+        fitted = protocol.fitted(starting_dose(protocol), body)
+        timeline = protocol.compile(fitted, body)
+        {
+          dose: protocol.in_words(fitted),
+          line: Miniature.new(timeline, body),
+          numbers: [
+            Words.length(timeline.total_ms / 1000),
+            *("#{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?)
+          ].join(", ")
+        }
+      end
+
+      def starting_dose(protocol) = protocol.start(measures) || protocol.start(Nobody::MEASURES)
+
+      # @param from [Hash, nil] a dose in place of the family's own
+      def objection(protocol, from = nil)
+        refused =
+          protocol
+            .columns(from || starting_dose(protocol))
+            .map { |column| screen.finding(column, on: @today) }
+            .find { |one| !one.allows? }
+        return refused.reasons.join(" ") if refused
+        unless protocol.for_disciplines?(athlete.disciplines)
+          return "Only for those whose sport asks for it: #{Words.list(protocol.disciplines)}."
+        end
+
+        Queries::Offer.objection(athlete, protocol, on: @today, values: measures, from: from)
+      end
+
+      def screen = @screen ||= athlete.to_screen(on: @today)
+
+      # @return [Hash{String => Records::Prescription}] by protocol
+      def running = @running ||= athlete ? athlete.prescriptions.open.index_by(&:protocol) : {}
+
+      def prescribed = @prescribed ||= running.values.reject(&:quiet?).map(&:protocol)
+    end
+  end
+end

@@ -1,0 +1,7 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Measures
+    Reading = Value.define(:headline, :sentences)
+  end
+end
