@@ -29,7 +29,7 @@ end
 # What Chromium's own microphone hears again and again: two seconds of a room, three of a hiss, one and a half of the
 # room.
 module FakeMicrophone
-  FILE = File.expand_path("../tmp/hiss.wav", __dir__)
+  FILE = File.expand_path("../tmp/hiss#{ENV["WINDLASS_TEST_LANE"]}.wav", __dir__)
   RATE = 48_000
   HISS_S = 3
 

@@ -10,9 +10,12 @@ require "nokogiri"
 require "rack/test"
 require_relative "../app/rooms"
 
-# WINDLASS_TEST_URL runs the same on PostgreSQL, in a database that may be emptied.
+# WINDLASS_TEST_URL runs the same on PostgreSQL, in a database that may be emptied. WINDLASS_TEST_LANE names a file of
+# its own: several runs may go on side by side.
 ENV["WINDLASS_DB"] = ENV.fetch("WINDLASS_TEST_URL") do
-  File.expand_path("../tmp/test.sqlite3", __dir__).tap { |file| FileUtils.rm_f(Dir["#{file}*"]) }
+  File.expand_path("../tmp/test#{ENV["WINDLASS_TEST_LANE"]&.prepend("-")}.sqlite3", __dir__).tap { |file|
+    FileUtils.rm_f(Dir["#{file}*"])
+  }
 end
 Windlass::Database.connect(Windlass::Database.default_path)
 ActiveRecord::Base.connection.execute("DROP SCHEMA public CASCADE; CREATE SCHEMA public") if ENV["WINDLASS_TEST_URL"]

@@ -12,7 +12,9 @@ module Windlass
     set :root, Database::ROOT
     # Each room has its views.
     VIEWS =
-      Dir[File.join(Database::ROOT, "app/*/views/**/*.erb")].to_h { |path| [path[%r{/views/(.*)\.erb\z}, 1], path] }.freeze
+      Dir[File.join(Database::ROOT, "app/*/views/**/*.erb")].to_h { |path|
+        [path[%r{/views/(.*)\.erb\z}, 1], path]
+      }.freeze
     set :static, false
     set :erb, escape_html: true
     set :show_exceptions, false

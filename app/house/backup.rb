@@ -54,7 +54,9 @@ module Windlass
           newer = database.execute("SELECT version FROM schema_migrations").flatten - known
           raise Error, "#{file}: was made by a newer Windlass (#{newer.max})." if newer.any?
 
-          HouseFile.tables(database).to_h { |table| [table, database.get_first_value("SELECT count(*) FROM \"#{table}\"")] }
+          HouseFile.tables(database).to_h { |table|
+            [table, database.get_first_value("SELECT count(*) FROM \"#{table}\"")]
+          }
         end
       end
 

@@ -23,20 +23,6 @@ module Windlass
 
       scope :by_name, -> { order(Arel.sql("lower(name)"), :id) }
 
-      # What hangs on nothing but what marks an athlete's desk is kept under that mark, read anew each time.
-      # @param kept [BoundedCache]
-      # @param further [Array] what it depends on besides
-      # @yieldparam some [Array<Integer>] ids of whom it has to be read; @yieldreturn [Hash] by id
-      # @return [Hash] by id
-      def self.by_mark(kept, ids, *further)
-        keys = where(id: ids).pluck(:id, :desk_mark).map { |key| key + further }
-        found =
-          kept.fetch_all(keys) do |missing|
-            yield(missing.map(&:first)).then { |anew| missing.to_h { |key| [key, anew[key.first]] } }
-          end
-        keys.map(&:first).zip(found).to_h
-      end
-
       # @return [Integer] whole years
       def age_on(date)
         date.year - born_on.year - ((date.strftime("%m%d") < born_on.strftime("%m%d")) ? 1 : 0)

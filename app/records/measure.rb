@@ -24,13 +24,10 @@ module Windlass
       # Kinds that doses hang on besides the control pause.
       OTHERS = %w[maximal_hold sustained_exhale].freeze
 
-      # What was read of measures, by whose they are and what depends on them.
-      NEWEST, MORNINGS = BoundedCache.new(2_000), BoundedCache.new(1_000)
-
       # @return [Hash{Integer => Measures::Values}] what doses are computed from, by athlete
       def self.newest_values(athletes)
         newest =
-          Athlete.by_mark(NEWEST, athletes.map(&:id)) do |ids|
+          AthleteSnapshot.of(:newest, athletes.map(&:id)) do |ids|
             taken = newest(ids, *dosing).index_by { |one| [one.athlete_id, one.kind] }
             ids.to_h do |id|
               [id, [taken[[id, "control_pause"]]&.value, *OTHERS.map { |kind| taken[[id, kind]]&.to_taken }]]
@@ -82,7 +79,7 @@ module Windlass
       # @param since [Date]
       # @return [Hash{Integer => Measures::MorningSeries}] by athlete
       def self.morning_series(athlete_ids, since:)
-        Athlete.by_mark(MORNINGS, athlete_ids, since.jd) do |ids|
+        AthleteSnapshot.of(:mornings, athlete_ids, since.jd) do |ids|
           taken = mornings(ids, since: Time.new(since.year, since.month, since.day))
           ids.to_h { |id| [id, Measures::MorningSeries.new(taken.fetch(id, []))] }
         end

@@ -6,7 +6,8 @@ require "rbconfig"
 RSpec.describe "The core" do
   it "loads in a bare Ruby, all of it but what is read and written, without web or database" do
     program =
-      'require "windlass"; Windlass::LOADER.eager_load; abort "too much" if %w[Sinatra Rack ActiveRecord Bundler].any? { |name| ' \
+      'require "windlass"; Windlass::LOADER.eager_load; abort "too much" if ' \
+        "%w[Sinatra Rack ActiveRecord Bundler].any? { |name| " \
         "Object.const_defined?(name) }; print Windlass::Protocols::ALL.size"
     bare = {"RUBYOPT" => nil, "RUBYLIB" => nil, "BUNDLE_GEMFILE" => nil}
     output, status =

@@ -99,7 +99,7 @@ RSpec.describe Windlass::Cli do
   %w[plan ladder judge ready].each do |command|
     it "#{command} answers, or says what is wrong with which value" do
       statuses =
-        Array.new(120) do |seed|
+        Array.new(Many.of(120)) do |seed|
           random = Random.new(seed)
           question = random_question(command, random)
           status, answer = ask(command, (seed % 3 == 2) ? spoilt(question, random) : question)

@@ -111,7 +111,7 @@ RSpec.describe "Any history" do
     end
 
     it "is never milder when it is made worse" do
-      700.times do |seed|
+      Many.of(700).times do |seed|
         random = Random.new(seed)
         asked = question(random)
         before, after, told = worsened(Windlass::Cli::Judge, asked, worse.to_a.sample(random: random))
@@ -125,7 +125,7 @@ RSpec.describe "Any history" do
     end
 
     it "does not hang on the order in which it was written, nor on what was written twice with one id" do
-      300.times do |seed|
+      Many.of(300).times do |seed|
         random = Random.new(seed)
         asked = question(random)
         shuffled = asked.merge(history: asked[:history].shuffle(random: random))
@@ -203,7 +203,7 @@ RSpec.describe "Any history" do
     end
 
     it "is never milder when it is made worse" do
-      700.times do |seed|
+      Many.of(700).times do |seed|
         random = Random.new(seed)
         asked = question(random)
         before, after, told = worsened(Windlass::Cli::Ready, asked, worse.to_a.sample(random: random))
@@ -215,7 +215,7 @@ RSpec.describe "Any history" do
 
     it "names in every refusal a moment that is ahead, and at which it has truly gone" do
       tried =
-        Array.new(1200) do |seed|
+        Array.new(Many.of(1200)) do |seed|
           asked = question(Random.new(seed))
           ask(Windlass::Cli::Ready, asked)[:reasons].count do |reason|
             day, time = named(reason[:lifts].to_s)
@@ -233,7 +233,7 @@ RSpec.describe "Any history" do
           end
         end
 
-      expect(tried.sum).to be > 300
+      expect(tried.sum).to be > Many.of(300)
     end
   end
 end

@@ -2,7 +2,7 @@
 
 require "web_helper"
 
-RSpec.describe "Actions", :web do
+RSpec.describe "Actions", :web, :both_databases do
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
   let(:prescription) { prescribe(athlete) }
   let(:day) { 86_400 }
@@ -142,7 +142,7 @@ RSpec.describe "Actions", :web do
         situations.ground(one.id).then { |ground| ground.merge(mornings: ground[:mornings].scores) }
       end
       together = described_class.of(many, now: clock.now).then { |situations| many.map { |one| told[situations, one] } }
-      described_class::Reading::KEPT.clear
+      Windlass::Records::AthleteSnapshot::KEPT.clear
 
       expect(many.map { |one| told[described_class.of([one], now: clock.now), one] }).to eq together
       expect(

@@ -4,7 +4,7 @@ require "web_helper"
 require_relative "../../db/demo/scenario"
 
 # Everything as JSON: out, and back in.
-RSpec.describe "The archive", :web do
+RSpec.describe "The archive", :web, :both_databases do
   def written(**of)
     text = +""
     Windlass::Archive::Writer.new(account, **of).write { |part| text << part }
@@ -19,12 +19,15 @@ RSpec.describe "The archive", :web do
     error.faults
   end
 
-  before do
+  # Once for all of these: each changes it in a transaction of its own.
+  before(:all) do
     Windlass::Demo::Scenario.load(
-      now: clock.now,
+      now: WebHelpers::NOON,
       people: Windlass::Demo::PEOPLE.min_by(4) { |person| person.fetch("weeks", 12) }
     )
   end
+
+  after(:all) { Windlass::Demo::Scenario.clear }
 
   it "comes back from an empty database as it was, byte for byte" do
     before = written

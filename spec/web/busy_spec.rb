@@ -4,7 +4,7 @@ require "web_helper"
 require_relative "../../db/demo/scenario"
 
 # Somebody else holds what is to be written, for real and longer than anybody waits.
-RSpec.describe "A database that is busy" do
+RSpec.describe "A database that is busy", :both_databases do
   include WebHelpers
 
   before { Windlass::Web.set :clock, StandingClock.new(WebHelpers::NOON) }

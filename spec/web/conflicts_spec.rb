@@ -3,7 +3,7 @@
 require "web_helper"
 
 # Two tabs, two coaches, two clicks, old days and second thoughts.
-RSpec.describe "What comes twice, late or against something", :web do
+RSpec.describe "What comes twice, late or against something", :web, :both_databases do
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
   let(:prescription) { prescribe(athlete) }
   let(:day) { 86_400 }

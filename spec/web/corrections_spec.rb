@@ -4,7 +4,7 @@ require "web_helper"
 require "pdf-reader"
 
 # What was entered wrong: corrected with a trace, discarded, brought back.
-RSpec.describe "Corrections", :web do
+RSpec.describe "Corrections", :web, :both_databases do
   let(:athlete) { make_athlete }
 
   def hold(seconds, **more) =

@@ -2,7 +2,7 @@
 
 require "web_helper"
 
-RSpec.describe "The database", :web do
+RSpec.describe "The database", :web, :both_databases do
   it "itself refuses what must not be, whatever a form lets through" do
     athlete = make_athlete
     wrong = [

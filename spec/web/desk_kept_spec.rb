@@ -4,12 +4,11 @@ require "web_helper"
 
 # The desk works out again only what changed: so whatever changes, by whatever way, it has to say what it would say if
 # it had kept nothing.
-RSpec.describe "What the desk keeps", :web do
+RSpec.describe "What the desk keeps", :web, :both_databases do
   let(:kept) do
     [
-      Windlass::Presenters::Desk::Entries::KEPT, Windlass::Records::Session::JUDGED, Windlass::Records::Measure::NEWEST,
-      Windlass::Records::Measure::MORNINGS, Windlass::Situations::Reading::KEPT,
-      Windlass::Presenters::AthletePast::KEPT, Windlass::Presenters::LoadBoard::HELD,
+      Windlass::Presenters::Desk::Entries::KEPT, Windlass::Records::Session::JUDGED,
+      Windlass::Records::AthleteSnapshot::KEPT,
       Windlass::Queries::JudgedPast::DAYS
     ]
   end

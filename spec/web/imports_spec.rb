@@ -5,7 +5,7 @@ require_relative "../../db/demo/scenario"
 
 # Long files are read in behind the page: visible in one step, stopped when asked, finished by another process where one
 # was killed.
-RSpec.describe "Files that are read in behind the page", :web do
+RSpec.describe "Files that are read in behind the page", :web, :both_databases do
   # What no rescue catches: as if the process were gone.
   killed = Class.new(Exception) # rubocop:disable Lint/InheritException
 

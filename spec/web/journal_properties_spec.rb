@@ -3,7 +3,7 @@
 require "web_helper"
 
 # The journal under a bad network: pieces that come late, twice, out of order, over a page that is loaded again.
-RSpec.describe "The journal under a bad network", :web do
+RSpec.describe "The journal under a bad network", :web, :both_databases do
   let(:prescription) { prescribe(make_athlete.tap { |one| make_pause(one) }) }
 
   def fresh_session

@@ -4,7 +4,7 @@ require "web_helper"
 
 # Days are judged anew together, from a past that is read once. Each alone, as the verdict page asks for it, has to be
 # the same.
-RSpec.describe "Judging anew", :web do
+RSpec.describe "Judging anew", :web, :both_databases do
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 26, at: clock.now - 80 * 86_400) } }
   let(:prescriptions) do
     %w[small-holds quiet-breathing].map do |id|
@@ -72,8 +72,7 @@ RSpec.describe "Judging anew", :web do
         count = 0
         [
           Windlass::Records::Session::JUDGED,
-          Windlass::Records::Measure::NEWEST,
-          Windlass::Records::Measure::MORNINGS
+          Windlass::Records::AthleteSnapshot::KEPT
         ].each(&:clear)
         counting = ->(*, payload) do
           count += 1 unless %w[SCHEMA TRANSACTION].include?(payload[:name]) ||

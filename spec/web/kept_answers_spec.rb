@@ -26,7 +26,7 @@ RSpec.describe "Answers that are kept", :web do
       Windlass::Forecasts::PLANS,
       Windlass::Forecasts::BODIES,
       Windlass::Records::Prescription::STANDINGS,
-      Windlass::Records::Measure::NEWEST,
+      Windlass::Records::AthleteSnapshot::KEPT,
       Windlass::Presenters::Miniature::DRAWN,
       Windlass::Presenters::Library.const_get(:SHOWN),
       Windlass::Presenters::Bench::TRIED,

@@ -2,7 +2,7 @@
 
 require "web_helper"
 
-RSpec.describe Windlass::Records::KeptTimeline, :web do
+RSpec.describe Windlass::Records::KeptTimeline, :web, :both_databases do
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
 
   it "stands once, however many sessions run it" do

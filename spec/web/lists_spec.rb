@@ -2,7 +2,7 @@
 
 require "web_helper"
 
-RSpec.describe "Lists", :web do
+RSpec.describe "Lists", :web, :both_databases do
   def names = page.css("main tbody th a").map(&:text)
 
   describe "of athletes" do

@@ -4,7 +4,7 @@ require "web_helper"
 require "csv"
 
 # Everything that was done; and what was done elsewhere, written in.
-RSpec.describe "The log", :web do
+RSpec.describe "The log", :web, :both_databases do
   let(:athlete) { make_athlete.tap { |one| make_pause(one) } }
   let(:prescription) { prescribe(athlete) }
 

@@ -4,7 +4,7 @@ require "web_helper"
 
 # Whatever is moved wherever: what was said to be open can be taken, what was said to be closed can't, and no day comes
 # about that Today would refuse for what is known now.
-RSpec.describe "Moving planned sessions", :web do
+RSpec.describe "Moving planned sessions", :web, :both_databases do
   let(:monday) { Date.new(2026, 3, 9) }
 
   let(:programme) do

@@ -3,7 +3,7 @@
 require "web_helper"
 
 # A form has a uuid: sent twice it is one, and what is somebody else's is not taken for one's own.
-RSpec.describe "What is sent twice", :web do
+RSpec.describe "What is sent twice", :web, :both_databases do
   let(:athlete) { make_athlete }
   let(:other) { make_athlete(name: "Odd Falkenrath") }
   let(:uuid) { SecureRandom.uuid }

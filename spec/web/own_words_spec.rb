@@ -3,7 +3,7 @@
 require "web_helper"
 require "open3"
 
-RSpec.describe "A coach's own words", :web do
+RSpec.describe "A coach's own words", :web, :both_databases do
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 40) } }
   let(:family) { Windlass::Protocols.find("small-holds") }
   let(:words) { "let the tide hold you" }

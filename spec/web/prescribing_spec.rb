@@ -3,7 +3,7 @@
 require "web_helper"
 
 # What is prescribed says what it ends, and what has ended is run no more.
-RSpec.describe "Prescribing", :web do
+RSpec.describe "Prescribing", :web, :both_databases do
   let(:athlete) { make_athlete }
   let(:bellows) { {gear_s: "15", hold_s: "20", rounds: "1"} }
   let!(:ladder) do

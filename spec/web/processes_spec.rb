@@ -6,7 +6,7 @@ require "socket"
 require "tmpdir"
 
 # The server as it is started in earnest: several processes on one house, none of which knows what another keeps.
-RSpec.describe "Several processes" do
+RSpec.describe "Several processes", :both_databases do
   root = File.expand_path("../..", __dir__)
 
   around do |example|

@@ -5,7 +5,7 @@ require "icalendar"
 require "pdf-reader"
 
 # Weeks planned for a group, looked at, moved, planned anew, printed, read by a calendar.
-RSpec.describe "The programme", :web do
+RSpec.describe "The programme", :web, :both_databases do
   let(:athlete) { make_athlete.tap { |one| make_pause(one) } }
   let(:prescription) { prescribe(athlete) }
   let(:group) { Windlass::Records::Group.find_by!(name: "Club") }

@@ -272,7 +272,7 @@ RSpec.describe "Rubbish", :web do
     routes = %w[GET POST].flat_map { |verb| app.routes[verb].map { |pattern, *| [verb.downcase, pattern] } }
     answers =
       routes.each_with_index.flat_map do |(verb, pattern), index|
-        Array.new(14) do |seed|
+        Array.new(Many.of(14)) do |seed|
           random = Random.new(index * 100 + seed)
           path = path_of(pattern, random)
           params =

@@ -2,7 +2,7 @@
 
 require "web_helper"
 
-RSpec.describe "Sessions", :web do
+RSpec.describe "Sessions", :web, :both_databases do
   let(:athlete) { make_athlete.tap { |one| make_pause(one, 24) } }
   let(:prescription) { prescribe(athlete) }
 

@@ -3,7 +3,7 @@
 require "web_helper"
 
 # Several on one deck: who may, their starts, who watches whom.
-RSpec.describe "Together", :web do
+RSpec.describe "Together", :web, :both_databases do
   let(:names) { %w[Ines Pascale Odd] }
   let(:athletes) { names.map { |name| make_athlete(name: name).tap { |one| make_pause(one, 24) } } }
   let(:prescriptions) { athletes.map { |one| prescribe(one) } }

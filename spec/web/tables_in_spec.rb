@@ -4,7 +4,7 @@ require "web_helper"
 require "csv"
 
 # A notebook and dives from elsewhere: looked at first, kept whole or not at all, and once.
-RSpec.describe "Files from elsewhere", :web do
+RSpec.describe "Files from elsewhere", :web, :both_databases do
   let(:athlete) { make_athlete.tap { |one| make_pause(one) } }
 
   before { prescribe(athlete) }

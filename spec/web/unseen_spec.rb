@@ -3,7 +3,7 @@
 require "web_helper"
 
 # Many rows at once: never seen by half, and the database is not held for long.
-RSpec.describe Windlass::Records::Unseen, :web do
+RSpec.describe Windlass::Records::Unseen, :web, :both_databases do
   let(:athlete) { make_athlete }
   let(:dives) do
     Array.new(450) do |number|

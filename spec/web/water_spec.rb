@@ -3,7 +3,7 @@
 require "web_helper"
 
 # Dives are logged; who dives has somebody, was asked, and may.
-RSpec.describe "Water", :web do
+RSpec.describe "Water", :web, :both_databases do
   let(:names) { ["Ines Aldaya", "Pascale Oren", "Odd Falk"] }
   let!(:divers) { names.map { |name| make_athlete(name: name) } }
 

@@ -6,7 +6,6 @@ module Windlass
     # it changes: their mark stands for all of it.
     class AthletePast
       LOG_LINES = 10
-      KEPT = BoundedCache.new(300)
 
       # decided: verdicts of four weeks, counted. trained, gasping: training days of four weeks, and those with a gasp.
       Worked = Value.define(:days, :log, :urge_error, :over_breathed, :decided, :trained, :gasping)
@@ -14,8 +13,8 @@ module Windlass
       # @param athlete [Records::Athlete]
       # @return [Worked]
       def self.of(athlete, today:) =
-        Records::Athlete
-          .by_mark(KEPT, [athlete.id], today.jd) { {athlete.id => new(athlete, today: today).worked} }
+        Records::AthleteSnapshot
+          .of(:past, [athlete.id], today.jd) { {athlete.id => new(athlete, today: today).worked} }
           .fetch(athlete.id)
 
       def initialize(athlete, today:)

@@ -8,9 +8,6 @@ module Windlass
       WEEKS = 4
       MEASURED_DAYS = 42
 
-      # Seconds of the weeks, by the athletes' marks.
-      HELD = BoundedCache.new(600)
-
       # before: held in the weeks before this one, oldest first. load: this week against its line.
       Row = Value.define(:name, :athlete_id, :groups, :before, :load, :strenuous, :lately, :measured)
 
@@ -60,7 +57,9 @@ module Windlass
       def held_s(athlete, weeks_back) = held.fetch(athlete.id)[monday - 7 * weeks_back]
 
       # @return [Hash{Integer => Hash{Date => Float}}] seconds by athlete and monday
-      def held = @held ||= Records::Athlete.by_mark(HELD, athletes.map(&:id), monday.jd) { |some| sums(some) }
+      def held
+        @held ||= Records::AthleteSnapshot.of(:held, athletes.map(&:id), monday.jd) { |some| sums(some) }
+      end
 
       def sums(ids)
         days =

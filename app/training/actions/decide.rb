@@ -13,7 +13,8 @@ module Windlass
       # @raise [Error] where the day is decided otherwise already, or is not over
       def self.call(session, verdict, decided:, because:, now:, of_the_day: session.sets_of_the_day)
         raise Error, Queries::Twins::OPEN if Queries::Twins.open?(*of_the_day)
-        raise Error, Queries::JudgeDay::NOT_OVER unless verdict.stop? || Queries::JudgeDay.over?(of_the_day, today: now.to_date)
+        raise Error, Queries::JudgeDay::NOT_OVER unless verdict.stop? || Queries::JudgeDay.over?(of_the_day,
+          today: now.to_date)
 
         prescription = session.prescription
         prescription.transaction do

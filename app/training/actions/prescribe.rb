@@ -71,11 +71,13 @@ module Windlass
         raise Error, objection if objection
         if open && own && open.id != ends
           raise Error,
-            "It would end #{[open.name, Queries::Offer.place_words(open, now)].compact.join(", ")}. Run it once beside that, or " \
+            "It would end #{[open.name,
+              Queries::Offer.place_words(open, now)].compact.join(", ")}. Run it once beside that, or " \
             "say that it ends."
         end
 
-        standing = Progression::Standing.at(Queries::Offer.ladder(athlete, protocol, now.to_date, values, from: from), 0)
+        standing = Progression::Standing.at(Queries::Offer.ladder(athlete, protocol, now.to_date, values, from: from),
+          0)
         athlete.transaction do
           next begin_anew(open, standing) if open && own.nil?
 

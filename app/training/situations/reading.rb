@@ -11,11 +11,10 @@ module Windlass
       TEST_DAYS = Progression::Readiness::MAXIMAL_DAYS + 1
       MORNING_DAYS = Progression::Readiness::LIGHT_DAYS + 2
 
-      KEPT = BoundedCache.new(1_000)
-
       # @param ids [Array<Integer>] of athletes
       # @return [Hash{Integer => Snapshot}]
-      def self.of(ids, today) = Records::Athlete.by_mark(KEPT, ids, today.jd) { |some| new(some, today).known }
+      def self.of(ids, today) =
+        Records::AthleteSnapshot.of(:known, ids, today.jd) { |some| new(some, today).known }
 
       def initialize(ids, today)
         @ids = ids

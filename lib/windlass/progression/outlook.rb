@@ -11,6 +11,8 @@ module Windlass
       # Of an uneventful maximal hold this much counts as shown, for so long.
       SHOWN_SHARE = 0.8
       SHOWN_DAYS = 56
+      # Answers that are kept of one body.
+      MOST_KEPT = 500
 
       # @param values [Measures::Values]
       # @return [Numeric, nil] eight tenths of an uneventful maximal hold that is not too old
@@ -137,7 +139,13 @@ module Windlass
         @memo[[:rested, posture]] ||= Physiology::Subject.rested(@body.with(posture: posture))
       end
 
-      def remember(what, protocol, dose) = @memo.fetch([what, protocol.id, dose]) { |key| @memo[key] = yield }
+      # The oldest goes where there are too many: a long session is composed anew with every key.
+      def remember(what, protocol, dose)
+        @memo.fetch([what, protocol.id, dose]) do |key|
+          @memo.shift if @memo.size >= MOST_KEPT
+          @memo[key] = yield
+        end
+      end
     end
   end
 end

@@ -134,8 +134,8 @@ module Windlass
             .with_index { |(_, lift), index| [lift.fetch(:opens), index] }
         end
 
-        # The lowest rung of a ladder from smaller measures, under the same limits and the same model; of their own where
-        # that is easier still.
+        # The lowest rung of a ladder from smaller measures, under the same limits and the same model; of their own
+        # where that is easier still.
         # @param share [Float] of the measures
         # @return [Standing]
         def begun_anew(share)

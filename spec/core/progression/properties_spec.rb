@@ -28,7 +28,7 @@ RSpec.describe Windlass::Progression::Judge do
     )
   end
 
-  cases = Array.new(300) { |seed| seed }
+  cases = Array.new(Many.of(300)) { |seed| seed }
 
   it "always comes to a verdict with a reason, and never leaves the ladder" do
     cases.each do |seed|

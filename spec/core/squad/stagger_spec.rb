@@ -107,7 +107,7 @@ RSpec.describe Windlass::Squad::Stagger do
   it "is never worse than one lane after the other, each where it does least: ten and twelve lanes with room end no " \
     "later" do
     random = Random.new(3)
-    [[10, 300], [12, 600], [12, 300]].each do |size, latest|
+    [[10, 300], [12, 600], [12, 300]].first(Many.of(3)).each do |size, latest|
       lanes = random_squad(random, size, 6)
       in_turn =
         lanes.each_with_object({}) do |one, starts|
