@@ -26,8 +26,18 @@ gem "icalendar", "~> 2.10"
 gem "nokogiri", "~> 1.18"
 gem "prawn", "~> 2.5"
 gem "prawn-table", "~> 0.2"
-gem "rqrcode_core", "~> 2.0"
 gem "sinatra", "~> 4.2"
+
+# Who somebody is: sign-in, and what guards it.
+gem "argon2", "~> 2.3"
+gem "rack-attack", "~> 6.8"
+gem "rodauth", "~> 2.49"
+gem "rotp", "~> 6.3"
+gem "rqrcode", "~> 3.1"
+gem "sequel-activerecord_connection", "~> 2.0"
+gem "tilt", "~> 2.6"
+gem "webauthn", "~> 3.4"
+gem "mail", "~> 2.8"
 
 # Only where DATABASE_URL puts the house on PostgreSQL.
 group :postgresql, optional: true do

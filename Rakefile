@@ -18,6 +18,12 @@ namespace :docs do
 end
 
 namespace :docs do
+  desc "Write docs/rights.md from the rights and the routes"
+  task(rights: "db:migrate") do
+    Windlass::ROOMS.eager_load
+    File.write("docs/rights.md", Windlass::Presenters::RightsTable.new.markdown)
+  end
+
   desc "Write docs/formats/archive.schema.json from the tables themselves"
   task(archive: "db:migrate") do
     require "json"
@@ -42,26 +48,46 @@ namespace :demo do
   desc "Load Kestrel Quay into an empty database; keep what is there"
   task(load: "db:migrate") do
     require_relative "db/demo/scenario"
+    require_relative "db/demo/people"
     if Windlass::Records::Athlete.any?
+      house = Windlass::Records::Account.first
+      Windlass::Demo::People.load(house, now: Time.now) if Windlass::Records::Person.none?
       puts "The data is kept. `bin/demo --reset` loads the demo anew."
     else
       puts "Kestrel Quay: #{Windlass::Demo::Scenario.load(now: Time.now)} athletes."
+      Windlass::Demo::People.load(Windlass::Records::Account.first, now: Time.now)
     end
   end
 
   desc "Leave the demo behind: nothing of it is kept"
   task(clear: "db:migrate") do
     require_relative "db/demo/scenario"
-    alone { Windlass::Demo::Scenario.clear }
+    require_relative "db/demo/people"
+    alone do
+      Windlass::Demo::People.clear
+      Windlass::Demo::Scenario.clear
+    end
     puts "Nobody is there."
   end
 
   desc "Empty the tables and load Kestrel Quay"
   task(reset: "db:migrate") do
     require_relative "db/demo/scenario"
+    require_relative "db/demo/people"
     alone do
+      Windlass::Demo::People.clear
       Windlass::Demo::Scenario.clear
       puts "Kestrel Quay: #{Windlass::Demo::Scenario.load(now: Time.now)} athletes."
+      Windlass::Demo::People.load(Windlass::Records::Account.first, now: Time.now)
     end
+  end
+end
+
+namespace :people do
+  desc "Print the code that sets a new house up; nothing where it is set up"
+  task(code: "db:migrate") do
+    next if Windlass::Records::Person.any?
+
+    puts "This house is nobody's yet. Open it and set it up with the code #{Windlass::SetupCode.now}."
   end
 end

@@ -15,6 +15,6 @@ module Windlass
   ROOMS.collapse(Dir["#{__dir__}/*/"].map { |room|
     room.chomp("/")
   } - ["#{__dir__}/records", "#{__dir__}/command_line"])
-  ROOMS.collapse("#{__dir__}/house/imports/kinds")
+  ROOMS.collapse("#{__dir__}/house/imports/kinds", "#{__dir__}/people/policies/rights")
   ROOMS.setup
 end

@@ -64,7 +64,8 @@ Capybara.register_driver(:chromium) do |app|
     }
   )
 end
-Capybara.app = Outage.new(Rack::Builder.parse_file(File.expand_path("../config.ru", __dir__)))
+FRONT = Outage.new(Rack::Builder.parse_file(File.expand_path("../config.ru", __dir__)))
+Capybara.app = FRONT
 Capybara.server = :puma, {Silent: true, Threads: "0:4"}
 Capybara.server_host = "127.0.0.1"
 Capybara.javascript_driver = Capybara.default_driver = :chromium
@@ -81,6 +82,31 @@ module BrowserHelpers
       window.passTime = (ms) => { offset += ms; sessionStorage.setItem("offset", offset); };
     })();
   JS
+
+  PASSWORD = "four words for browsers"
+
+  # Signed in once, over the page itself; each spec begins with that cookie.
+  def self.cookie
+    @cookie ||= begin
+      keeper = WebHelpers.keeper
+      Windlass::Actions::SetPassword.call(keeper, PASSWORD)
+      asked = Rack::MockRequest.new(FRONT)
+      of_this_machine = {"HTTP_HOST" => "127.0.0.1"}
+      page = asked.get("/sign-in", of_this_machine)
+      token = Nokogiri.HTML5(page.body).at("[name=authenticity_token]")["value"]
+      given = page["set-cookie"][/\A[^;]+/]
+      asked
+        .post(
+          "/sign-in",
+          of_this_machine.merge(
+            "HTTP_COOKIE" => given, :params => {"login" => keeper.login, "password" => PASSWORD,
+                                                "authenticity_token" => token}
+          )
+        )["set-cookie"][/windlass=([^;]+)/, 1]
+    end
+  end
+
+  def sign_in_as_keeper = page.driver.set_cookie("windlass", BrowserHelpers.cookie, domain: "127.0.0.1", path: "/")
 
   def give_clock
     page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: CLOCK)
@@ -128,6 +154,7 @@ RSpec.configure do |config|
     Windlass::Web.set :clock, StandingClock.new(WebHelpers::NOON)
     Outage.now = false
     Windlass::Demo::Scenario.clear
+    sign_in_as_keeper
   end
 
   config.after(:each, :browser) do

@@ -11,7 +11,7 @@ RSpec.configure do |config|
   config.expect_with(:rspec) { |expectations| expectations.syntax = :expect }
   config.mock_with(:rspec) { |mocks| mocks.verify_partial_doubles = true }
   config.example_status_persistence_file_path =
-    File.expand_path("../tmp/examples#{ENV["WINDLASS_TEST_LANE"]&.prepend("-")}.txt", __dir__)
+    File.expand_path("../tmp/examples#{ENV["WINDLASS_TEST_LANE"]&.then { |lane| "-#{lane}" }}.txt", __dir__)
   config.include Builders
   config.include ModelHelpers
   Kernel.srand config.seed

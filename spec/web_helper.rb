@@ -13,7 +13,7 @@ require_relative "../app/rooms"
 # WINDLASS_TEST_URL runs the same on PostgreSQL, in a database that may be emptied. WINDLASS_TEST_LANE names a file of
 # its own: several runs may go on side by side.
 ENV["WINDLASS_DB"] = ENV.fetch("WINDLASS_TEST_URL") do
-  File.expand_path("../tmp/test#{ENV["WINDLASS_TEST_LANE"]&.prepend("-")}.sqlite3", __dir__).tap { |file|
+  File.expand_path("../tmp/test#{ENV["WINDLASS_TEST_LANE"]&.then { |lane| "-#{lane}" }}.sqlite3", __dir__).tap { |file|
     FileUtils.rm_f(Dir["#{file}*"])
   }
 end
@@ -35,7 +35,35 @@ module WebHelpers
 
   NOON = Time.new(2026, 3, 2, 12)
 
-  def app = Windlass::Web
+  class << self
+    # Whom a spec seats in front of the pages; nobody: false.
+    attr_accessor :seated
+
+    # @return [Records::Person] who keeps the house and coaches everybody
+    def keeper
+      known = Windlass::Records::Person.find_by(login: "maren")
+      known || Windlass::Records::Person.create!(
+        account_id: Windlass::Records::Account.first.id, uuid: SecureRandom.uuid, name: "Maren", login: "maren",
+        made_at: NOON
+      ).tap do |one|
+        one.roles.create!(kind: "keeper", from_on: Date.new(2020, 1, 1))
+        one.roles.create!(kind: "coach", of_all: true, from_on: Date.new(2020, 1, 1))
+      end
+    end
+  end
+
+  # The pages with their cookie. Who it is stands in the request, as the sign-in puts it there.
+  SEATED =
+    Rack::Builder.app do
+      use Windlass::RequestParameters::SizeLimit
+      use Rack::Session::Cookie, **Windlass::Front.cookie
+      run(lambda do |env|
+        person = WebHelpers.seated.nil? ? WebHelpers.seated = WebHelpers.keeper : WebHelpers.seated
+        Windlass::Web.call(env.merge(Windlass::SignIn::PERSON_ID => (person || nil)&.id))
+      end)
+    end
+
+  def app = SEATED
 
   def clock = Windlass::Web.settings.clock
 
@@ -148,6 +176,7 @@ RSpec.configure do |config|
 
   config.before(:each, :web) do
     Windlass::Web.set :clock, StandingClock.new(WebHelpers::NOON)
+    WebHelpers.seated = nil
     header("Host", "127.0.0.1")
   end
 

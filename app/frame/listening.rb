@@ -5,28 +5,26 @@ require "rack/auth/basic"
 require "rack/utils"
 
 module Windlass
-  # Who may reach the house. On this machine anybody who sits at it. Beyond it nobody, for there is no sign-in yet:
-  # unless a proxy stands in front that asks who it is and says so with a secret, or the house itself speaks TLS and
-  # asks for a password.
+  # How the house may be reached. On this machine by anybody who sits at it, for all of them sign in. Beyond it only in
+  # secret, since a password would be read on the way: by a proxy that speaks TLS and shows a secret of its own, or
+  # where the house itself speaks TLS. A password for the door may stand in front of both.
   module Listening
     LOCAL = /\A(127\.\d+\.\d+\.\d+|localhost|::1|\[::1\])\z/
     LEAST_SECRET = 32
     LEAST_PASSWORD = 12
     HEADER = "HTTP_X_WINDLASS_PROXY"
     HELP =
-      "Listening on %s would let in anybody who reaches this machine: there is no sign-in yet. Either set " \
-      "WINDLASS_PROXY_SECRET (#{LEAST_SECRET} characters or more) and " \
-        "let a proxy that asks who it is send it as X-Windlass-Proxy; or set WINDLASS_TLS_CERT, WINDLASS_TLS_KEY " \
-        "and WINDLASS_PASSWORD (#{LEAST_PASSWORD} characters or more). " \
-        "docs/operating.md has both."
+      "Listening on %s without TLS would send passwords in the open. Either set WINDLASS_PROXY_SECRET " \
+        "(#{LEAST_SECRET} characters or more) and let a proxy with TLS send it as X-Windlass-Proxy; or set " \
+        "WINDLASS_TLS_CERT and WINDLASS_TLS_KEY. docs/operating.md has both."
 
     # @param env [Hash] of the process
     # @return [String] address for the server
     # @raise [Error] where it would listen beyond this machine with nothing in between
     def self.address(env = ENV)
       host, port = env.fetch("WINDLASS_BIND", "127.0.0.1"), env.fetch("PORT", 9494)
-      asked = proxied?(env) || (tls?(env) && password(env))
-      raise Error, format(HELP, host) unless LOCAL.match?(host) || asked
+      secret = proxied?(env) || tls?(env)
+      raise Error, format(HELP, host) unless LOCAL.match?(host) || secret
 
       if tls?(env)
         "ssl://#{host}:#{port}?key=#{env.fetch("WINDLASS_TLS_KEY")}&cert=#{env.fetch("WINDLASS_TLS_CERT")}"

@@ -29,17 +29,12 @@ module Windlass
     Rack::Request.forwarded_priority = []
 
     def self.registered(app)
-      app.use RequestParameters::SizeLimit
-      app.set :sessions,
-        key: "windlass",
-        httponly: true,
-        same_site: :lax,
-        secure: Listening.secret_way?,
-        expire_after: 30 * 86_400
+      # The cookie is set before the pages are asked: {Front}.
+      app.set :sessions, false
       app.set :session_secret, secret
       app.set :host_authorization,
-        permitted_hosts: LOCAL_HOSTS + ENV.fetch("WINDLASS_HOSTS", "").split(",").map(&:strip).reject(&:empty?)
-      app.set :protection, reaction: :deny, except: %i[remote_token]
+        permitted_hosts: hosts
+      app.set :protection, reaction: :deny, session: true, except: %i[remote_token]
       app.helpers RequestParameters, ErrorPages, Tokens
       app.before do
         pass_the_door
@@ -48,6 +43,9 @@ module Windlass
       # Afterwards, and so also where a request was refused before it began.
       app.after { headers HEADERS }
     end
+
+    # @return [Array<String>] names by which this house may be asked for
+    def self.hosts = LOCAL_HOSTS + ENV.fetch("WINDLASS_HOSTS", "").split(",").map(&:strip).reject(&:empty?)
 
     # @return [Boolean] switched on: `0`, `no`, `false` and nothing are off
     def self.on?(name) = !["", "0", "no", "off", "false"].include?(ENV.fetch(name, "").strip.downcase)

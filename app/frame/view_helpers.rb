@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "erb"
+
 module Windlass
   # What every view may call. Words and numbers come from presenters.
   module ViewHelpers
@@ -18,6 +20,19 @@ module Windlass
     # *More*.
     PLACES = [%w[/ Today], %w[/athletes Athletes], %w[/programme Programme /groups /planned], %w[/log Log]].freeze
     FURTHER_PLACES = [%w[/water Water], %w[/protocols Protocols /own-protocols], %w[/bench Bench]].freeze
+
+    # @return [String] markup: a name that leads to the sheet, where this person may open one
+    def athlete_link(id, name, look: nil)
+      return ERB::Util.html_escape(name) unless may?(:coaches)
+
+      %(<a#{%( class="#{look}") if look} href="/athletes/#{Integer(id)}">#{ERB::Util.html_escape(name)}</a>)
+    end
+
+    # @return [Array] places of the menu that this person may open
+    def places = may?(:coaches) ? PLACES : PLACES.first(1)
+
+    # @return [Array] those behind *More* on a phone
+    def further_places = may?(:coaches) ? FURTHER_PLACES : []
 
     # @param paths [Array<String>] under which the pages of one tab stand
     def current_page(*paths) =

@@ -2,7 +2,6 @@
 
 require "erubi"
 require "json"
-require "rack/session"
 require "securerandom"
 require "sinatra/base"
 
@@ -26,15 +25,27 @@ module Windlass
     set :clock, Time
 
     register Security
+    register Rights
     helpers ViewHelpers
 
     # Every file of routes, in whatever room.
     Listed.in(File.join(Database::ROOT, "app/*/routes"), Module, loader: ROOMS).each { |routes| register routes }
 
     # A deck that was open for weeks asks for a new one.
-    get("/token") do
+    get("/token", may: :anyone) do
       content_type :json
       JSON.generate(token: csrf_token)
+    end
+
+    after do
+      route = env["sinatra.route"].to_s
+      if response.status < 400 && Trace.deed?(route)
+        Trace.write(
+          route, request.path_info,
+          person: doer || person, device: env[SignIn::DEVICE], now: now
+        )
+      end
+      Doing.person = nil
     end
 
     helpers do
@@ -57,8 +68,6 @@ module Windlass
         # The server leaves the body alone, and nobody reckons its length.
         body [].each
       end
-
-      def account = @account ||= Records::Account.first
 
       # @param place [String] address of the page
       # @return [Presenters::AthleteFilter] whom it is about, as it was asked for

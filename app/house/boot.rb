@@ -6,10 +6,11 @@ module Windlass
     # @param place [String] a file, or the address of a database on PostgreSQL
     # @raise [Error] where somebody restores it just now
     def self.up(place = Database.default_path)
+      take(place) if Database.file?(place)
+      # First: what signs people in asks the database which kind it is.
+      Database.connect(place)
       ROOMS.eager_load
       LOADER.eager_load(force: true)
-      take(place) if Database.file?(place)
-      Database.connect(place)
     end
 
     # Nobody puts another file in its place meanwhile. What a restore that was killed left is said.

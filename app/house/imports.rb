@@ -15,7 +15,8 @@ module Windlass
     # @raise [Error, InvalidInput] where it is short and wrong
     def self.take(account, kind, bytes, about:, now:)
       if kind.long?(bytes)
-        return queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about, now: now))
+        return queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about, now: now,
+          person_id: Doing.person&.id))
       end
 
       reader = kind.new(account, about, now: now)
@@ -51,7 +52,8 @@ module Windlass
     # Looked at first: {.go_on} keeps it.
     # @return [Records::Import]
     def self.look(account, kind, bytes, about:, now:) =
-      queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about.merge("look" => true), now: now))
+      queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about.merge("look" => true), now: now,
+        person_id: Doing.person&.id))
 
     # What was read in a day ago nobody asks for any more; what was asked then nobody answers: its bytes go with it.
     def self.forget_old(now:)

@@ -20,7 +20,7 @@ module Windlass
       return each_session(account, filter, &block) unless OTHERS.key?(name)
 
       record, moment = OTHERS.fetch(name)
-      found = record.where(account_id: account.ids)
+      found = account.of(record)
       found = found.where(athlete_id: filter.athlete_id) if filter.athlete_id
       found = found.where(moment => filter.from.to_time..) if filter.from
       found = found.where(moment => ...(filter.to + 1).to_time) if filter.to

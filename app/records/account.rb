@@ -2,7 +2,7 @@
 
 module Windlass
   module Records
-    # Who owns the records. One coach for now. What an archive brings lies with an account of its own until all of it is
+    # The house: who owns the records. What an archive brings lies with an account of its own until all of it is
     # there; then that account becomes a part of the house, in one step, and its rows move over bit by bit.
     class Account < Record
       self.table_name = "accounts"
@@ -12,6 +12,12 @@ module Windlass
 
       # @return [Array<Integer>] accounts whose rows are this house's
       def ids = @ids ||= [id, *Account.where(part_of_id: id).where.not(staged: nil).ids]
+
+      # @return [Account] itself, where somebody sees all of it
+      def house = self
+
+      # @param rows [ActiveRecord::Relation, Class] of a table of the house
+      def of(rows) = rows.where(account_id: ids)
 
       def athletes = Athlete.where(account_id: ids)
 

@@ -21,8 +21,9 @@ module Windlass
 
       # @param bytes [String]
       # @return [Import] that waits
-      def self.keep(account, kind:, bytes:, about:, now:)
-        create!(account: account, uuid: SecureRandom.uuid, kind: kind, about: about, made_at: now).tap do |import|
+      def self.keep(account, kind:, bytes:, about:, now:, person_id: nil)
+        create!(account_id: account.id, person_id: person_id, uuid: SecureRandom.uuid, kind: kind, about: about,
+          made_at: now).tap do |import|
           (0...bytes.bytesize)
             .step(PIECE_BYTES)
             .with_index do |from, number|

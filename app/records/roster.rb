@@ -39,7 +39,7 @@ module Windlass
       end
 
       # @return [Array<Array(String, Integer)>]
-      def groups = @groups ||= Group.where(account_id: @account.ids).by_name.pluck(:name, :id)
+      def groups = @groups ||= @account.of(Group).by_name.pluck(:name, :id)
 
       def count = @count ||= found.count
 

@@ -72,7 +72,7 @@ module Windlass
 
       # @return [ActiveRecord::Relation] all that is asked for, each with its `verdict`
       def all
-        found = Session.run.where(account_id: @account.ids).order(order.by)
+        found = @account.of(Session.run).order(order.by)
         found = found.where.not(effort: nil) if order.by.key?(:effort)
         found = found.where(discarded_at: nil) unless @filter.discarded
         %i[athlete_id protocol place].each do |column|

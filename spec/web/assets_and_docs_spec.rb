@@ -1,14 +1,14 @@
 # frozen_string_literal: true
 
 require "web_helper"
-require "rack/builder"
+require "json_schemer"
 require "rack/mock"
 
 RSpec.describe "What ships with the application", :web do
   root = File.expand_path("../..", __dir__)
 
   it "serves styles, scripts and fonts for good, packed, under an address with their digest" do
-    server = Rack::MockRequest.new(Rack::Builder.parse_file(File.join(root, "config.ru")))
+    server = Rack::MockRequest.new(Windlass::Front.of(Windlass::Web))
     css = server.get(Windlass::Assets.path("css/windlass.css"), "HTTP_ACCEPT_ENCODING" => "gzip")
     font = server.get(Windlass::Assets.path("vendor/fonts/barlow-condensed-latin-600-normal.woff2"))
 

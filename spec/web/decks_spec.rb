@@ -102,7 +102,8 @@ RSpec.describe "What a deck is told", :web do
 
   it "knows where it is followed: an address, and the same for a camera" do
     _, session = plan_of("small-holds")
-    link = Windlass::Presenters::FollowLink.new("/sessions/#{session.uuid}/follow", base: "http://127.0.0.1")
+    links = Windlass::FollowLinks.new(Windlass::Web.settings.session_secret)
+    link = Windlass::Presenters::FollowLink.new(links.path(session), base: "http://127.0.0.1")
 
     expect(page.at("#setup").text).to include(link.address)
     expect(page.at("#setup img")["src"]).to eq link.code_path
@@ -113,8 +114,14 @@ RSpec.describe "What a deck is told", :web do
       link.squares,
       "0 0 #{link.size} #{link.size}"
     ]
-    get("/sessions/#{SecureRandom.uuid}/follow.svg")
-    expect(last_response.status).to eq 404
+    # Nobody signs in there. Another run, another kind, or the day after: nothing.
+    WebHelpers.seated = false
+    seen = ->(path) { get(path).status }
+    expect([link.path, "#{link.path}/told"].map(&seen)).to eq [200, 200]
+    others = [link.path.sub("run", "squad"), link.path.sub(session.uuid, SecureRandom.uuid), link.path.next]
+    expect(others.map(&seen)).to eq [404, 404, 404]
+    clock.now += 2 * 86_400
+    expect(seen[link.path]).to eq 404
     expect(link.squares.scan(/M(\d+) (\d+)/).flatten.map { |place| Integer(place, 10) }.minmax).to eq [4, link.size - 5]
   end
 

@@ -38,6 +38,7 @@ RSpec.describe "Several processes", :both_databases do
         )
       begin
         wait_until { answer("/token") && workers.size == 3 }
+        enter
         example.run
       ensure
         Process.kill(:TERM, -@server)
@@ -52,6 +53,15 @@ RSpec.describe "Several processes", :both_databases do
     name = "windlass_#{SecureRandom.hex(4)}"
     ActiveRecord::Base.connection.execute("CREATE DATABASE #{name}")
     url.sub(%r{/[^/]+\z}, "/#{name}")
+  end
+
+  # The first person of the house: by the code, then by the password.
+  def enter
+    person = {"name" => "Maren", "login" => "maren", "password" => "barge lantern tide mole"}
+    answer("/setup", {**person, "code" => Windlass::SetupCode.now, "authenticity_token" => token})
+    @cookie = answer("/sign-in", {**person, "authenticity_token" => token})["set-cookie"][/\A[^;]+/]
+    # What tokens are made from stands in the cookie, too.
+    @cookie = answer("/token")["set-cookie"][/\A[^;]+/]
   end
 
   def free_port = TCPServer.open("127.0.0.1", 0) { |socket| socket.addr[1] }

@@ -15,7 +15,10 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
     account = Windlass::Records::Account.first || Windlass::Records::Account.create!(name: "House")
     athlete = account.athletes.create!(name: "Ada", born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61, disciplines: ["singing"])
     require "rack/mock"
-    get = ->(path) { Rack::MockRequest.new(Windlass::Web).get(path, "HTTP_HOST" => "127.0.0.1").body }
+    coach = Windlass::Records::Person.create!(account_id: account.id, uuid: SecureRandom.uuid, name: "Maren", made_at: Time.now)
+    coach.roles.create!(kind: "coach", of_all: true, from_on: Date.today)
+    seat = {"HTTP_HOST" => "127.0.0.1", "rack.session" => {}, Windlass::SignIn::PERSON_ID => coach.id}
+    get = ->(path) { Rack::MockRequest.new(Windlass::Web).get(path, seat).body }
   RUBY
 
   around do |example|

@@ -247,7 +247,7 @@ RSpec.describe "Rubbish", :web do
     "takes a form" do
     get("/athletes/new")
     token = Rack::Utils.escape(page.at("meta[name=csrf-token]")["content"])
-    app.routes["POST"].each_with_index do |(pattern, *), index|
+    Windlass::Web.routes["POST"].each_with_index do |(pattern, *), index|
       random = Random.new(index)
       path = path_of(pattern, random)
       keys = names.sample(8, random: random).reject { |name| name.include?("[") }
@@ -269,7 +269,7 @@ RSpec.describe "Rubbish", :web do
   it "is answered, refused or not found at every address, and the page still works after it" do
     get("/athletes/new")
     token = page.at("meta[name=csrf-token]")["content"]
-    routes = %w[GET POST].flat_map { |verb| app.routes[verb].map { |pattern, *| [verb.downcase, pattern] } }
+    routes = %w[GET POST].flat_map { |verb| Windlass::Web.routes[verb].map { |pattern, *| [verb.downcase, pattern] } }
     answers =
       routes.each_with_index.flat_map do |(verb, pattern), index|
         Array.new(Many.of(14)) do |seed|

@@ -9,10 +9,21 @@ module Windlass
       # @return [Records::Athlete]
       def self.add(account, form, today:)
         Records::Record.once(account.athletes, form.values[:uuid]) do
+          created(account, form, today)
+        end
+      end
+
+      # Whoever adds an athlete coaches them; who coaches everybody does so already.
+      def self.created(account, form, today)
+        athlete =
           account.athletes.create!(
             form.columns.merge(account_id: account.id, uuid: form.values[:uuid], **again(form.columns, today))
           )
+        adds = Doing.person
+        if adds&.roles_on(today)&.none?(&:of_all)
+          GiveRole.call(adds, {kind: "coach", athlete_id: athlete.id, from_on: today})
         end
+        athlete
       end
 
       # A paused control pause is asked for again: when the coach says, in four weeks otherwise.
@@ -24,7 +35,7 @@ module Windlass
             (columns[:control_pause_again_on] || today + AGAIN_DAYS if columns[:control_pause_use] == "paused")
         }
       end
-      private_class_method :again
+      private_class_method :again, :created
 
       # @raise [ActiveRecord::StaleObjectError] where the form is older than what is kept, or says no version
       def self.change(athlete, form, today:)

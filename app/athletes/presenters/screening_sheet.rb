@@ -50,6 +50,20 @@ module Windlass
           end
       end
 
+      Answer = Value.define(:id, :words)
+
+      # @return [Array<Answer>] of clinicians, that nobody has done anything with yet
+      def answers
+        Records::Letter.waiting.where(athlete_id: id).map do |letter|
+          kinds = Screening::MATRIX.columns.filter_map do |key, words|
+            words if letter.answer.fetch("families", []).include?(key.to_s)
+          end
+          said = "cleared for #{Words.list(kinds)}, until #{Words.date(Date.parse(letter.answer.fetch("expires_on")))}"
+          answered = Words.date(letter.answered_at.getlocal.to_date)
+          Answer.new(id: letter.id, words: "#{letter.answer.fetch("clinician")} answered on #{answered}: #{said}.")
+        end
+      end
+
       def questions = Screening::MATRIX.conditions
 
       def minor? = athlete.age_on(@today) < Screening::Ages::ADULT

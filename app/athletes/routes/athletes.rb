@@ -6,7 +6,7 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/athletes") do
+        app.get("/athletes", may: :coaches) do
           erb :"athletes/index",
             locals: {
               title: "Athletes",
@@ -21,11 +21,11 @@ module Windlass
             }
         end
 
-        app.get("/athletes/new") do
+        app.get("/athletes/new", may: :coaches) do
           athlete_form(Forms::AthleteForm.blank("control_pause_use" => "primary", "uuid" => SecureRandom.uuid))
         end
 
-        app.post("/athletes") do
+        app.post("/athletes", may: :coaches) do
           form = Forms::AthleteForm.parse(params, today: today)
           next athlete_form(form) unless form.valid?
 
@@ -34,10 +34,12 @@ module Windlass
           redirect to(Presenters::Desk::FirstSteps.path(added, now: now) || "/athletes/#{added.id}"), 303
         end
 
-        app.get("/athletes/several") { erb :"athletes/paste", locals: {title: "Several athletes", text: ""} }
+        app.get("/athletes/several", may: :coaches) {
+          erb :"athletes/paste", locals: {title: "Several athletes", text: ""}
+        }
 
         # First who would be added; then, asked for again with the same, all of them or nobody.
-        app.post("/athletes/several") do
+        app.post("/athletes/several", may: :coaches) do
           text = typed(:text, Formats::TableCsv::MOST_CHARACTERS)
           table =
             Formats::Tables.read(
@@ -52,13 +54,13 @@ module Windlass
           redirect to("/"), 303
         end
 
-        app.get("/athletes/:athlete_id") do
+        app.get("/athletes/:athlete_id", may: :coaches) do
           page = Presenters::AthleteSheet.new(athlete, now: now)
           erb :"athletes/show", locals: {title: page.name, page: page, clearance: Forms::ClearanceForm.blank}
         end
 
         # Who leaves stands in the log, and no longer on Today.
-        app.post("/athletes/:athlete_id/left") do
+        app.post("/athletes/:athlete_id/left", may: :coaches) do
           record = athlete
           record.update_columns(left_on: today)
           tell "#{record.name} has left. The record stays; Today and the groups go on without them.",
@@ -66,7 +68,7 @@ module Windlass
           redirect to("/athletes"), 303
         end
 
-        app.post("/athletes/:athlete_id/back") do
+        app.post("/athletes/:athlete_id/back", may: :coaches) do
           record = athlete
           record.update_columns(left_on: nil)
           tell "#{record.name} is back."
@@ -74,16 +76,16 @@ module Windlass
         end
 
         # Links that were sent for morning scores are dead from now on.
-        app.post("/athletes/:athlete_id/morning-links/revoke") do
+        app.post("/athletes/:athlete_id/morning-links/revoke", may: :coaches) do
           record = athlete
           record.update_columns(morning_links_revoked: record.morning_links_revoked + 1)
           tell "The links that were sent to #{record.name} open nothing any more."
           redirect to("/athletes/#{record.id}/edit"), 303
         end
 
-        app.get("/athletes/:athlete_id/edit") { athlete_form(Forms::AthleteForm.from(athlete), athlete) }
+        app.get("/athletes/:athlete_id/edit", may: :coaches) { athlete_form(Forms::AthleteForm.from(athlete), athlete) }
 
-        app.post("/athletes/:athlete_id") do
+        app.post("/athletes/:athlete_id", may: :coaches) do
           form = Forms::AthleteForm.parse(params, today: today)
           next athlete_form(form, athlete) unless form.valid?
 

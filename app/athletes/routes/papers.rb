@@ -7,13 +7,13 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/prescriptions/:id/card.pdf") do
+        app.get("/prescriptions/:id/card.pdf", may: :runs) do
           size =
             Windlass::Papers::Card::SIZES.key?(said(:size)) ? said(:size) : Windlass::Papers::Card::SIZES.keys.first
           pdf(Windlass::Papers::Card.new(dosed, size: size), "card")
         end
 
-        app.get("/prescriptions/:id/practice.wav") do
+        app.get("/prescriptions/:id/practice.wav", may: :runs) do
           sheet = dosed
           content_type "audio/wav"
           attachment "windlass-practice-#{today}.wav"
@@ -22,18 +22,18 @@ module Windlass
           download { |out| track.write { |bytes| out << bytes } }
         end
 
-        app.get("/prescriptions/:id/beat.mid") do
+        app.get("/prescriptions/:id/beat.mid", may: :runs) do
           sheet = dosed
           content_type "audio/midi"
           attachment "windlass-beat-#{today}.mid"
           Formats::BeatMidi.new(sheet.timeline, sheet.title).to_s
         end
 
-        app.get("/athletes/:athlete_id/letter.pdf") do
+        app.get("/athletes/:athlete_id/letter.pdf", may: :coaches) do
           pdf(Windlass::Papers::ClinicianLetter.new(athlete, now: now), "letter")
         end
 
-        app.get("/athletes/:athlete_id/report.pdf") do
+        app.get("/athletes/:athlete_id/report.pdf", may: :coaches) do
           pdf(
             Windlass::Papers::Report.new(
               Presenters::AthleteSheet.new(athlete, now: now),
@@ -43,7 +43,7 @@ module Windlass
           )
         end
 
-        app.get("/sessions/:uuid/incident.pdf") do
+        app.get("/sessions/:uuid/incident.pdf", may: :coaches) do
           pdf(Windlass::Papers::IncidentReport.new(Presenters::SessionSheet.new(session_record)), "incident")
         end
       end

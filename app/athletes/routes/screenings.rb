@@ -6,9 +6,9 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/athletes/:athlete_id/screening") { screening_page }
+        app.get("/athletes/:athlete_id/screening", may: :coaches) { screening_page }
 
-        app.post("/athletes/:athlete_id/screening") do
+        app.post("/athletes/:athlete_id/screening", may: :coaches) do
           form = Forms::ScreeningForm.parse(params, today: today)
           next screening_page(form: form) unless form.valid?
 
@@ -24,7 +24,7 @@ module Windlass
           redirect to("/athletes/#{athlete.id}/screening"), 303
         end
 
-        app.post("/athletes/:athlete_id/clearances") do
+        app.post("/athletes/:athlete_id/clearances", may: :coaches) do
           form = Forms::ScreeningClearanceForm.parse(params, today: today)
           next screening_page(clearance: form) unless form.valid?
 

@@ -4,8 +4,8 @@ module Windlass
   module Routes
     module Suspensions
       def self.registered(app)
-        app.post("/suspensions/:id/clearance") do
-          suspension = find_in(Records::Suspension.where(account_id: account.ids, kind: "stop"))
+        app.post("/suspensions/:id/clearance", may: :coaches) do
+          suspension = find_in(account.of(Records::Suspension).where(kind: "stop"))
           form = Forms::ClearanceForm.parse(params, today: today, opened_on: suspension.opened_at.getlocal.to_date)
           if form.valid?
             Actions::ClearStop.call(suspension, form.values, now: now)

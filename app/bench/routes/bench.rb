@@ -7,7 +7,7 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/bench") do
+        app.get("/bench", may: :coaches) do
           form = Forms::BenchForm.parse(params)
           page = (Presenters::Bench.new(form, bench_model(form)) if form.valid? && bench_objection(form).nil?)
           status 422 unless form.valid?

@@ -7,11 +7,11 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/athletes/:athlete_id/cold") do
+        app.get("/athletes/:athlete_id/cold", may: :coaches) do
           cold_page(Forms::ColdForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s))
         end
 
-        app.post("/athletes/:athlete_id/cold") do
+        app.post("/athletes/:athlete_id/cold", may: :coaches) do
           form = Forms::ColdForm.parse(params, today: today)
           next cold_page(form) unless form.valid?
 

@@ -11,8 +11,8 @@ module Windlass
       # @return [Array<Taken>] of the squads of today that are not over, too
       def self.call(account, ids, now:)
         chosen =
-          Records::Prescription
-            .where(account_id: account.ids, id: ids)
+          account.of(Records::Prescription)
+            .where(id: ids)
             .includes(:athlete)
             .sort_by { |one| [one.athlete.name.downcase, one.id] }
         situations = Situations.of(chosen.map(&:athlete).uniq, now: now)
@@ -27,8 +27,8 @@ module Windlass
       end
 
       def self.together(account, now)
-        Records::Squad
-          .where(account_id: account.ids, local_date: now.to_date)
+        account.of(Records::Squad)
+          .where(local_date: now.to_date)
           .includes(sessions: :athlete)
           .reject { |squad| squad.over? || squad.sessions.empty? }
           .map do |squad|

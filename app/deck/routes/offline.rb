@@ -20,27 +20,27 @@ module Windlass
       def self.worker = File.read(Assets::FILES.fetch("js/service_worker.js"))
 
       def self.registered(app)
-        app.get("/manifest.webmanifest") do
+        app.get("/manifest.webmanifest", may: :anyone) do
           content_type "application/manifest+json"
           JSON.generate(MANIFEST)
         end
 
-        app.get("/sw.js") do
+        app.get("/sw.js", may: :anyone) do
           content_type "text/javascript"
           "self.WINDLASS = " \
           "#{JSON.generate(parts: Assets.parts, generation: GENERATION)};\n#{Offline.worker}"
         end
 
         # A coach's own words, in the voices that there are.
-        app.get("/words/:voice/:name.wav") do
+        app.get("/words/:voice/:name.wav", may: :runs) do
           content_type "audio/wav"
           cache_control :private, :immutable, max_age: 31_536_000
           Records::OwnWords.find_by!(name: said(:name), voice: said(:voice)).wave
         end
 
-        app.get("/along") { erb :"offline/along", locals: {title: "Without a network"} }
+        app.get("/along", may: :anyone) { erb :"offline/along", locals: {title: "Without a network"} }
 
-        app.post("/take-along") do
+        app.post("/take-along", may: :runs) do
           taken = Actions::TakeAlong.call(account, listed(:prescription), now: now)
           erb :"offline/take", locals: {title: "Take along", taken: taken, generation: GENERATION, today: today}
         end

@@ -7,7 +7,7 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/sessions/:uuid/deck") do
+        app.get("/sessions/:uuid/deck", may: :runs) do
           record = session_record
           if Actions::PlanSession.outdated([record], now: now)
             redirect to("/prescriptions/#{record.prescription_id}"), 303
@@ -18,12 +18,13 @@ module Windlass
         end
 
         # Each event is kept or refused by itself; what was refused is named, so that it is not sent for ever.
-        app.post("/sessions/:uuid/events") do
+        app.post("/sessions/:uuid/events", may: :runs) do
           content_type :json
+          planned = session_record
           form = Forms::JournalForm.parse(json_body)
           halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
 
-          record = Actions::DuplicateRun.for(session_record, form.device, form.events, now: now)
+          record = Actions::DuplicateRun.for(planned, form.device, form.events, now: now)
           JSON.generate(
             kept: Actions::KeepJournal.call(record, form.events, now: now, told: form.told),
             refused: form.refused
@@ -31,25 +32,24 @@ module Windlass
         end
 
         # A second screen: cue, figure and line, without keys.
-        app.get("/sessions/:uuid/follow") do
+        app.get("/sessions/:uuid/follow", may: :runs) do
           record = session_record
           follow_page(Presenters::FollowScreen.new([record], path: "/sessions/#{record.uuid}"))
         end
 
-        app.get("/sessions/:uuid/follow.svg") { follow_code("/sessions/#{session_record.uuid}/follow") }
-
-        app.get("/sessions/:uuid/told") { told([session_record]) }
+        app.get("/sessions/:uuid/told", may: :runs) { told([session_record]) }
 
         # The simulated oximeter: the readings of the next half minute from a moment of the plan on, one a second. A
         # device that is read in the browser would take its place; no request of ours waits for one.
-        app.get("/sessions/:uuid/oximeter") do
+        app.get("/sessions/:uuid/oximeter", may: :runs) do
           content_type :json
           JSON.generate(readings: Oximeters.readings(session_record, from_s: whole(:at) / 1000).map(&:to_h))
         end
 
         # A recorded trace, as a file.
-        app.post("/sessions/:uuid/oximeter") do
-          take_in(Windlass::Imports::OximeterFile, uploaded_bytes(:trace), session: session_record.uuid)
+        app.post("/sessions/:uuid/oximeter", may: :runs) do
+          uuid = session_record.uuid
+          take_in(Windlass::Imports::OximeterFile, uploaded_bytes(:trace), session: uuid)
         end
       end
 

@@ -7,10 +7,10 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.post("/squads") do
+        app.post("/squads", may: :runs) do
           chosen =
-            Records::Prescription
-              .where(account_id: account.ids, id: chosen_sessions)
+            account.of(Records::Prescription)
+              .where(id: chosen_sessions)
               .includes(:athlete)
               .sort_by { |one| [one.athlete.name.downcase, one.id] }
           unasked =
@@ -28,9 +28,9 @@ module Windlass
           redirect to("/squads/#{Actions::PlanSquad.call(account, chosen, now: now).uuid}"), 303
         end
 
-        app.get("/squads/:uuid") { squad_sheet(squad) }
+        app.get("/squads/:uuid", may: :runs) { squad_sheet(squad) }
 
-        app.post("/squads/:uuid") do
+        app.post("/squads/:uuid", may: :runs) do
           record = squad(:timeline, :athlete)
           form = Forms::SquadForm.parse(params, names: record.sessions.map { |session| session.athlete.name })
           next squad_sheet(record, form: form) unless form.valid?
@@ -45,16 +45,14 @@ module Windlass
           redirect to("/squads/#{record.uuid}"), 303
         end
 
-        app.get("/squads/:uuid/follow") do
+        app.get("/squads/:uuid/follow", may: :runs) do
           record = squad
           follow_page(Presenters::FollowScreen.new(record.sessions.to_a, path: "/squads/#{record.uuid}"))
         end
 
-        app.get("/squads/:uuid/follow.svg") { follow_code("/squads/#{squad.uuid}/follow") }
+        app.get("/squads/:uuid/told", may: :runs) { told(squad.sessions.to_a) }
 
-        app.get("/squads/:uuid/told") { told(squad.sessions.to_a) }
-
-        app.get("/squads/:uuid/deck") do
+        app.get("/squads/:uuid/deck", may: :runs) do
           record = squad
           redirect to("/squads/#{record.uuid}"), 303 if record.over?
           outdated = Actions::PlanSession.outdated(record.sessions, now: now)
@@ -75,8 +73,7 @@ module Windlass
 
         # @param with [Array] what is asked of its sessions
         def squad(*with) =
-          Records::Squad
-            .where(account_id: account.ids)
+          account.of(Records::Squad)
             .includes(sessions: with.presence || WHOLE)
             .find_by!(uuid: said(:uuid))
 

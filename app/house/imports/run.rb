@@ -39,7 +39,10 @@ module Windlass
 
       private
 
-      def kind = @kind ||= KINDS.fetch(@import.kind).new(@import.account, @import.about, now: @now, progress: @progress)
+      def kind
+        @kind ||= KINDS.fetch(@import.kind).new(Doing.seen(@import.account, @import.person_id, @now), @import.about,
+          now: @now, progress: @progress)
+      end
 
       def bring
         Records::Import.where(id: @import.id, state: "waiting").update_all(state: "working")

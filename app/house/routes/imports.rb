@@ -7,10 +7,10 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/imports/:uuid") { import_page(import_record) }
+        app.get("/imports/:uuid", may: :signed_in) { import_page(import_record) }
 
         # The part that moves. Once it has ended, or asks something, the whole page comes.
-        app.get("/imports/:uuid/bar") do
+        app.get("/imports/:uuid/bar", may: :signed_in) do
           page = Presenters::ImportPage.new(import_record)
           next partial(:"imports/bar", page: page) if page.moves?
 
@@ -18,7 +18,7 @@ module Windlass
           ""
         end
 
-        app.post("/imports/:uuid/stop") do
+        app.post("/imports/:uuid/stop", may: :signed_in) do
           record = import_record
           unless Windlass::Imports.stop(record, now: now) || record.ended?
             tell "It can not be stopped any more: all of it is kept."
@@ -26,7 +26,7 @@ module Windlass
           redirect to("/imports/#{record.uuid}"), 303
         end
 
-        app.post("/imports/:uuid/keep") do
+        app.post("/imports/:uuid/keep", may: :signed_in) do
           record = import_record
           Windlass::Imports.go_on(record, order: said(:order))
           redirect to("/imports/#{record.uuid}"), 303
@@ -34,7 +34,7 @@ module Windlass
       end
 
       module Helpers
-        def import_record = Records::Import.where(account_id: account.ids).find_by!(uuid: said(:uuid))
+        def import_record = account.of(Records::Import).find_by!(uuid: said(:uuid))
 
         # What was read before it ended leads on by itself.
         def import_page(record)

@@ -7,11 +7,11 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/place") do
+        app.get("/place", may: :keeps) do
           place_page(Forms::PlaceForm.blank(account.slice(:emergency_number, :site, :oxygen_at, :defibrillator_at)))
         end
 
-        app.post("/place") do
+        app.post("/place", may: :keeps) do
           form = Forms::PlaceForm.parse(params)
           next place_page(form) unless form.valid?
 
@@ -21,14 +21,14 @@ module Windlass
         end
 
         # Everything of the place, as an archive.
-        app.get("/place/archive.json") { archive_file(Archive::Writer.new(account), "place") }
+        app.get("/place/archive.json", may: :keeps) { archive_file(Archive::Writer.new(account.house), "place") }
 
-        app.get("/athletes/:athlete_id/archive.json") do
-          archive_file(Archive::Writer.new(account, athlete: athlete), "athlete-#{athlete.id}")
+        app.get("/athletes/:athlete_id/archive.json", may: :coaches) do
+          archive_file(Archive::Writer.new(account.house, athlete: athlete), "athlete-#{athlete.id}")
         end
 
         # An archive back in: all of it, or nothing.
-        app.post("/place/import") { take_in(Windlass::Imports::ArchiveFile, uploaded_bytes(:archive)) }
+        app.post("/place/import", may: :keeps) { take_in(Windlass::Imports::ArchiveFile, uploaded_bytes(:archive)) }
       end
 
       # Files that were read in lately, as many as anybody looks for.
@@ -49,8 +49,7 @@ module Windlass
               form: form,
               card: Presenters::EmergencyCard.new(account.place),
               imports:
-                Records::Import
-                  .where(account_id: account.ids)
+                account.of(Records::Import)
                   .lately(now)
                   .limit(MOST_IMPORTS)
                   .map { |one| Presenters::ImportPage.new(one) }

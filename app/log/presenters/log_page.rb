@@ -61,8 +61,7 @@ module Windlass
       # @return [Array<Array(String, String)>] of those that were ever prescribed
       def protocols
         @protocols ||=
-          Records::Prescription
-            .where(account_id: @account.ids)
+          @account.of(Records::Prescription)
             .distinct
             .pluck(:protocol)
             .map { |id| [Protocols.find(id).name, id] }
@@ -73,8 +72,7 @@ module Windlass
 
       # @return [Array<String>] of the newest sessions, to choose from
       def places =
-        Records::Session
-          .where(account_id: @account.ids)
+        @account.of(Records::Session)
           .where.not(place: "")
           .order(local_date: :desc)
           .limit(NEWEST)

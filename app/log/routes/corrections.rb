@@ -16,11 +16,11 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/measures/:uuid/correct") do
+        app.get("/measures/:uuid/correct", may: :coaches) do
           correction_form(Presenters::MeasureCorrection.new(measure_record, today: today))
         end
 
-        app.post("/measures/:uuid/correct") do
+        app.post("/measures/:uuid/correct", may: :coaches) do
           record = measure_record
           page = Presenters::MeasureCorrection.new(record, params: params, today: today)
           next correction_form(page, 422) unless page.form.valid?
@@ -30,9 +30,9 @@ module Windlass
           redirect to(record.path), 303
         end
 
-        app.get("/dives/:uuid/correct") { correction_form(Presenters::DiveCorrection.new(dive_record, now: now)) }
+        app.get("/dives/:uuid/correct", may: :coaches) { correction_form(Presenters::DiveCorrection.new(dive_record, now: now)) }
 
-        app.post("/dives/:uuid/correct") do
+        app.post("/dives/:uuid/correct", may: :coaches) do
           record = dive_record
           page = Presenters::DiveCorrection.new(record, params: params, now: now)
           next correction_form(page, 422) unless page.form.valid?
@@ -42,9 +42,9 @@ module Windlass
           redirect to(page.path), 303
         end
 
-        app.get("/screenings/:id/correct") { correct_screening(screening_record) }
+        app.get("/screenings/:id/correct", may: :coaches) { correct_screening(screening_record) }
 
-        app.post("/screenings/:id/correct") do
+        app.post("/screenings/:id/correct", may: :coaches) do
           record = screening_record
           form = Forms::ScreeningForm.parse(params, today: today)
           next correct_screening(record, form) unless form.valid?
@@ -55,17 +55,17 @@ module Windlass
         end
 
         DISCARDABLE.each do |name, record|
-          app.post("/#{name}/:uuid/discard") { discard(record, name, now) }
-          app.post("/#{name}/:uuid/bring-back") { discard(record, name, nil) }
+          app.post("/#{name}/:uuid/discard", may: :coaches) { discard(record, name, now) }
+          app.post("/#{name}/:uuid/bring-back", may: :coaches) { discard(record, name, nil) }
         end
       end
 
       module Helpers
-        def measure_record = Records::Measure.unscoped.where(account_id: account.ids).find_by!(uuid: said(:uuid))
+        def measure_record = account.of(Records::Measure.unscoped).find_by!(uuid: said(:uuid))
 
         def screening_record = find_in(Records::Screening.where(athlete_id: account.athletes.select(:id)))
 
-        def dive_record = Records::Dive.where(account_id: account.ids).find_by!(uuid: said(:uuid))
+        def dive_record = account.of(Records::Dive).find_by!(uuid: said(:uuid))
 
         def correction_form(page, code = 200)
           status code
@@ -86,7 +86,7 @@ module Windlass
 
         # @param moment [Time, nil] nil: it is brought back
         def discard(record, name, moment)
-          found = record.unscoped.where(account_id: account.ids).find_by!(uuid: said(:uuid))
+          found = account.of(record.unscoped).find_by!(uuid: said(:uuid))
           found.discard(moment)
           Actions::LogDive.flag(found.athlete, found.local_date) if name == "dives"
           tell(moment ? "It is discarded." : "It is back.", undo: ("/#{name}/#{found.uuid}/bring-back" if moment))

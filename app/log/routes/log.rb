@@ -7,13 +7,13 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/log") do
+        app.get("/log", may: :coaches) do
           page = Presenters::LogPage.new(account, Forms::LogForm.parse(params))
           erb :"log/index", locals: {title: "Log", page: page}
         end
 
         Formats::LogCsv::FILES.each_key do |name|
-          app.get("/log/#{name}.csv") do
+          app.get("/log/#{name}.csv", may: :coaches) do
             filter = Forms::LogForm.parse(params)
             content_type "text/csv", charset: "utf-8"
             attachment "windlass-#{name}-#{today}.csv"
@@ -22,21 +22,21 @@ module Windlass
         end
 
         # A table as CSV: first what of it would be kept, then, asked for again with the same, all of it or nothing.
-        app.post("/log/table") do
+        app.post("/log/table", may: :coaches) do
           bytes = @uploads[:table] ? uploaded_bytes(:table) : typed(:text, Formats::TableCsv::MOST_CHARACTERS)
           next take_in(Windlass::Imports::TableFile, bytes, order: said(:order)) if said(:keep) == "yes"
 
           look_at(bytes)
         end
 
-        app.get("/prescriptions/:id/write-in") { write_in_page(prescription) }
+        app.get("/prescriptions/:id/write-in", may: :coaches) { write_in_page(prescription) }
 
         # What the lines say, drawn over the planned rounds; keeps nothing.
-        app.post("/prescriptions/:id/write-in/read") do
+        app.post("/prescriptions/:id/write-in/read", may: :coaches) do
           partial :"log/lines", page: Presenters::PastSession.new(prescription, typed(:lines), today: today)
         end
 
-        app.post("/prescriptions/:id/write-in") do
+        app.post("/prescriptions/:id/write-in", may: :coaches) do
           record = prescription
           page =
             Presenters::PastSession.new(

@@ -6,11 +6,11 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/athletes/:athlete_id/control-pauses/new") do
+        app.get("/athletes/:athlete_id/control-pauses/new", may: :coaches) do
           control_pause_form(Forms::ControlPauseForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s))
         end
 
-        app.post("/athletes/:athlete_id/control-pauses") do
+        app.post("/athletes/:athlete_id/control-pauses", may: :coaches) do
           form = Forms::ControlPauseForm.parse(params, today: today)
           next control_pause_form(form) unless form.valid?
 
@@ -18,8 +18,8 @@ module Windlass
           redirect to("/control-pauses/#{measure.uuid}"), 303
         end
 
-        app.get("/control-pauses/:uuid") do
-          measure = Records::Measure.where(account_id: account.ids).find_by!(uuid: said(:uuid), kind: "control_pause")
+        app.get("/control-pauses/:uuid", may: :coaches) do
+          measure = account.of(Records::Measure).find_by!(uuid: said(:uuid), kind: "control_pause")
           erb :"control_pauses/show",
             locals: {
               title: "Control pause, #{measure.athlete.name}",

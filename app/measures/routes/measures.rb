@@ -7,16 +7,16 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/athletes/:athlete_id/measures") do
+        app.get("/athletes/:athlete_id/measures", may: :coaches) do
           page = Presenters::MeasureBoard.new(athlete, now: now)
           erb :"measures/index", locals: {title: "Measures, #{page.athlete.name}", page: page}
         end
 
-        app.get("/athletes/:athlete_id/measures/:kind/new") do
+        app.get("/athletes/:athlete_id/measures/:kind/new", may: :coaches) do
           measure_form(Forms::MeasureForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s, tempo: "66"))
         end
 
-        app.get("/athletes/:athlete_id/measures/:kind") do
+        app.get("/athletes/:athlete_id/measures/:kind", may: :coaches) do
           page =
             Presenters::MeasureHistory.new(
               athlete,
@@ -27,7 +27,7 @@ module Windlass
           erb :"measures/history", locals: {title: page.title, page: page}
         end
 
-        app.post("/athletes/:athlete_id/measures/:kind") do
+        app.post("/athletes/:athlete_id/measures/:kind", may: :coaches) do
           form = Forms::MeasureForm.parse(params, kind: measure_kind, today: today)
           next measure_form(form) unless form.valid?
 
@@ -35,17 +35,16 @@ module Windlass
         end
 
         # What a microphone's levels say of a hiss; keeps nothing.
-        app.post("/hiss") do
+        app.post("/hiss", may: :signed_in) do
           content_type :json
           reading = Formats::HissLevels.read(request.body.read)
           JSON.generate(reading.to_h.merge(words: reading.in_words))
         end
 
-        app.get("/measures/:uuid") do
+        app.get("/measures/:uuid", may: :coaches) do
           page =
             Presenters::MeasureSheet.new(
-              Records::Measure
-                .where(account_id: account.ids)
+              account.of(Records::Measure)
                 .where.not(kind: "control_pause")
                 .find_by!(uuid: said(:uuid))
             )

@@ -7,14 +7,14 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/morning/:token") do
+        app.get("/morning/:token", may: :anyone) do
           morning_page(
             Forms::ControlPauseForm.blank(uuid: SecureRandom.uuid, taken_on: today.to_s, on_waking: "true"),
             Records::Measure.find_by(athlete_id: linked.id, uuid: said(:saved))
           )
         end
 
-        app.post("/morning/:token") do
+        app.post("/morning/:token", may: :anyone) do
           form = Forms::MorningForm.parse(params, today: today)
           next morning_page(form, nil) unless form.valid?
 
@@ -27,7 +27,7 @@ module Windlass
         def morning_links = MorningLinks.new(settings.session_secret)
 
         def linked =
-          @linked ||= morning_links.athlete(account.active_athletes, said(:token)) || raise(Sinatra::NotFound)
+          @linked ||= morning_links.athlete(house.active_athletes, said(:token)) || raise(Sinatra::NotFound)
 
         def morning_page(form, saved)
           status 422 unless form.valid?

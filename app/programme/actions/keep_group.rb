@@ -6,11 +6,13 @@ module Windlass
     module KeepGroup
       # @param group [Records::Group] may be new
       # @param form [Forms::GroupForm]
+      # @param among [ActiveRecord::Relation] athletes who may be in it; whoever else is in it stays
       # @return [Records::Group]
-      def self.call(group, form)
+      def self.call(group, form, among:)
         group.transaction do
           group.update!(name: form.values[:name])
-          group.athletes = Records::Account.find(group.account_id).athletes.where(id: form.member_ids.uniq)
+          others = group.new_record? ? [] : group.athletes.where.not(id: among.select(:id)).to_a
+          group.athletes = among.where(id: form.member_ids.uniq).to_a + others
           group.slots = slots(group.slots, form)
           group.reload
         end

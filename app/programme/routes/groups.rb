@@ -7,8 +7,8 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/programme") do
-          groups = Records::Group.where(account_id: account.ids).by_name.to_a
+        app.get("/programme", may: :coaches) do
+          groups = account.of(Records::Group).by_name.to_a
           redirect to("/groups/#{groups.first.id}"), 303 if groups.any? && said(:all).empty?
 
           erb :"programme/index",
@@ -16,15 +16,13 @@ module Windlass
               title: "Programme",
               groups: groups,
               programmes:
-                Records::Programme
-                  .open
-                  .where(account_id: account.ids)
+                account.of(Records::Programme.open)
                   .includes(:athlete)
                   .sort_by { |one| one.athlete.name.downcase }
             }
         end
 
-        app.get("/programme/load") do
+        app.get("/programme/load", may: :coaches) do
           erb :"programme/load",
             locals: {
               title: "Load",
@@ -32,36 +30,40 @@ module Windlass
             }
         end
 
-        app.get("/groups/new") { group_form(Records::Group.new(account_id: account.id), Forms::GroupForm.blank) }
+        app.get("/groups/new", may: :coaches) { group_form(Records::Group.new(account_id: account.id), Forms::GroupForm.blank) }
 
-        app.post("/groups") { keep_group(Records::Group.new(account_id: account.id)) }
+        app.post("/groups", may: :coaches) { keep_group(Records::Group.new(account_id: account.id)) }
 
-        app.get("/groups/:id/edit") { group_form(group, Forms::GroupForm.of(group)) }
+        app.get("/groups/:id/edit", may: :coaches) { group_form(group, Forms::GroupForm.of(group)) }
 
-        app.post("/groups/:id") { keep_group(group) }
+        app.post("/groups/:id", may: :coaches) { keep_group(group) }
 
-        app.get("/groups/:id") { group_week }
+        app.get("/groups/:id", may: :coaches) { group_week }
 
-        app.post("/groups/:id/events") { keep_event(group_id: group.id) { |form| group_week(event: form) } }
+        app.post("/groups/:id/events", may: :coaches) {
+          keep_event(group_id: group.id) { |form|
+            group_week(event: form)
+          }
+        }
 
-        app.post("/athletes/:athlete_id/events") do
+        app.post("/athletes/:athlete_id/events", may: :coaches) do
           keep_event(athlete_id: athlete.id) { |form| programme_sheet(event: form) }
         end
 
-        app.post("/events/:id/remove") do
+        app.post("/events/:id/remove", may: :coaches) do
           event = find_in(own(Records::Event))
           event.destroy!
           tell "#{event.in_words} is taken out. Plan anew to use the room."
           redirect back_to(event), 303
         end
 
-        app.get("/groups/:id/slots/:slot_id/fit") do
+        app.get("/groups/:id/slots/:slot_id/fit", may: :coaches) do
           record = group
           page = Presenters::SlotFit.new(record, find_in(record.slots, params[:slot_id]), day(:date))
           erb :"programme/fit", locals: {title: page.title, page: page, group: record}
         end
 
-        app.get("/groups/:id/week.pdf") do
+        app.get("/groups/:id/week.pdf", may: :coaches) do
           page = Presenters::GroupWeek.new(group, on: day(:on), today: today)
           pdf(
             Windlass::Papers::Week.new(
@@ -76,11 +78,11 @@ module Windlass
       end
 
       module Helpers
-        def group(id = params[:id]) = find_in(Records::Group.where(account_id: account.ids), id)
+        def group(id = params[:id]) = find_in(account.of(Records::Group), id)
 
         # Slots, events and the like, of this place's groups and athletes.
         def own(records) =
-          records.where(group_id: Records::Group.where(account_id: account.ids).select(:id)).or(
+          records.where(group_id: account.of(Records::Group).select(:id)).or(
             records.where(athlete_id: account.athletes.select(:id))
           )
 
@@ -120,7 +122,10 @@ module Windlass
           form = Forms::GroupForm.parse(params)
           return group_form(record, form) unless form.valid?
 
-          Actions::KeepGroup.call(record, form)
+          fresh = record.new_record?
+          Actions::KeepGroup.call(record, form, among: account.athletes)
+          # Whoever makes a group has it, also while nobody is in it.
+          Actions::GiveRole.call(person, {kind: "coach", group_id: record.id, from_on: today}) if fresh
           tell "#{record.name} is saved. What is planned already changes when you plan anew."
           redirect to("/groups/#{record.id}"), 303
         end

@@ -7,13 +7,13 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/planned/:uuid") do
+        app.get("/planned/:uuid", may: :coaches) do
           page = Presenters::PlannedSheet.new(planned_session, now: now)
           erb :"programme/planned", locals: {title: page.title, page: page}
         end
 
         # Where it may lie, for the grid's script while it is carried.
-        app.get("/planned/:uuid/choices.json") do
+        app.get("/planned/:uuid/choices.json", may: :coaches) do
           content_type :json
           planned = planned_session
           JSON.generate(
@@ -28,7 +28,7 @@ module Windlass
           )
         end
 
-        app.post("/planned/:uuid/move") do
+        app.post("/planned/:uuid/move", may: :coaches) do
           planned = planned_session
           moved = Actions::MovePlanned.call(planned, date: day(:date), at_min: whole(:at_min), seen: seen, now: now)
           tell "#{moved.name} lies on #{Words.date(moved.local_date)} at #{moved.at} now.",
@@ -36,7 +36,7 @@ module Windlass
           redirect to("/athletes/#{moved.athlete_id}/programme"), 303
         end
 
-        app.post("/planned/:uuid/back") do
+        app.post("/planned/:uuid/back", may: :coaches) do
           planned = planned_session
           Actions::MovePlanned.back(planned, seen: seen, now: now)
           redirect to("/athletes/#{planned.athlete_id}/programme"), 303
@@ -49,9 +49,7 @@ module Windlass
 
         def planned_session =
           Records::PlannedSession
-            .joins(:programme)
-            .where(programmes: {account_id: account.ids})
-            .readonly(false)
+            .where(programme_id: account.of(Records::Programme).select(:id))
             .find_by!(uuid: said(:uuid))
       end
     end

@@ -7,9 +7,9 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/groups/:id/plan") { plan_page(Presenters::PlanQuestion.of_group(group, today: today)) }
+        app.get("/groups/:id/plan", may: :coaches) { plan_page(Presenters::PlanQuestion.of_group(group, today: today)) }
 
-        app.post("/groups/:id/plan") do
+        app.post("/groups/:id/plan", may: :coaches) do
           record = group
           begin_programmes(Presenters::PlanQuestion.of_group(record, today: today), record) do
             redirect to("/groups/#{record.id}/planning"), 303
@@ -17,11 +17,11 @@ module Windlass
         end
 
         # Some after some, with a bar: a large group takes seconds.
-        app.get("/groups/:id/planning") do
+        app.get("/groups/:id/planning", may: :coaches) do
           erb :"programme/planning", locals: {title: "Planning", page: Presenters::Planning.new(group)}
         end
 
-        app.post("/groups/:id/planning") do
+        app.post("/groups/:id/planning", may: :coaches) do
           record = group
           Actions::PlanProgramme.fill_some(Presenters::Planning.new(record).waiting, now: now)
           page = Presenters::Planning.new(record)
@@ -41,16 +41,16 @@ module Windlass
           request.env["HTTP_HX_REQUEST"] ? "" : redirect(to("/groups/#{record.id}"), 303)
         end
 
-        app.get("/athletes/:athlete_id/programme") { programme_sheet }
+        app.get("/athletes/:athlete_id/programme", may: :coaches) { programme_sheet }
 
-        app.get("/athletes/:athlete_id/programme/plan") do
+        app.get("/athletes/:athlete_id/programme/plan", may: :coaches) do
           plan_page(Presenters::PlanQuestion.of_athlete(athlete, today: today))
         end
 
         # Times of the week of their own, besides those of a group.
-        app.get("/athletes/:athlete_id/times") { times_page(Forms::SlotsForm.from(athlete.slots)) }
+        app.get("/athletes/:athlete_id/times", may: :coaches) { times_page(Forms::SlotsForm.from(athlete.slots)) }
 
-        app.post("/athletes/:athlete_id/times") do
+        app.post("/athletes/:athlete_id/times", may: :coaches) do
           form = Forms::SlotsForm.parse(params)
           next times_page(form) unless form.valid?
 
@@ -59,7 +59,7 @@ module Windlass
           redirect to("/athletes/#{athlete.id}/programme"), 303
         end
 
-        app.post("/athletes/:athlete_id/programme/plan") do
+        app.post("/athletes/:athlete_id/programme/plan", may: :coaches) do
           record = athlete
           begin_programmes(
             Presenters::PlanQuestion.of_athlete(record, today: today),
@@ -71,7 +71,7 @@ module Windlass
         end
 
         # What planning anew from today on would change; then it is done.
-        app.get("/athletes/:athlete_id/programme/anew") do
+        app.get("/athletes/:athlete_id/programme/anew", may: :coaches) do
           programme = open_programme
           page = Presenters::ProgrammeSheet.new(programme.athlete, programme, today: today)
           programmes = Windlass::Programmes.new([programme.athlete], now: now)
@@ -79,19 +79,19 @@ module Windlass
           erb :"programme/anew", locals: {title: "Plan anew, #{programme.athlete.name}", page: page, changes: changes}
         end
 
-        app.post("/athletes/:athlete_id/programme/anew") do
+        app.post("/athletes/:athlete_id/programme/anew", may: :coaches) do
           Actions::PlanProgramme.fill(open_programme, now: now)
           tell "Planned anew from today on."
           redirect to("/athletes/#{athlete.id}/programme"), 303
         end
 
-        app.post("/athletes/:athlete_id/programme/end") do
+        app.post("/athletes/:athlete_id/programme/end", may: :coaches) do
           open_programme.update!(ended_at: now)
           tell "The programme has ended. What was done stays in the log."
           redirect to("/athletes/#{athlete.id}/programme"), 303
         end
 
-        app.post("/athletes/:athlete_id/absences") do
+        app.post("/athletes/:athlete_id/absences", may: :coaches) do
           form = Forms::AbsenceForm.parse(params, today: today)
           next programme_sheet(absence: form) unless form.valid?
 
@@ -104,14 +104,14 @@ module Windlass
           redirect to("/athletes/#{athlete.id}/programme"), 303
         end
 
-        app.post("/absences/:id/remove") do
+        app.post("/absences/:id/remove", may: :coaches) do
           absence = find_in(Records::Absence.where(athlete_id: account.athletes.select(:id)))
           absence.destroy!
           tell "The absence is taken out. Plan anew to use the days."
           redirect to("/athletes/#{absence.athlete_id}/programme"), 303
         end
 
-        app.get("/athletes/:athlete_id/programme/week.pdf") do
+        app.get("/athletes/:athlete_id/programme/week.pdf", may: :coaches) do
           programme = open_programme
           page = Presenters::ProgrammeSheet.new(programme.athlete, programme, today: today)
           week = page.weeks.find { |one| (one.from..one.from + 6).cover?(day(:on)) } || page.weeks.first
@@ -126,14 +126,14 @@ module Windlass
           )
         end
 
-        app.get("/athletes/:athlete_id/programme.ics") do
+        app.get("/athletes/:athlete_id/programme.ics", may: :coaches) do
           calendar_file(open_programme.planned_sessions, "Programme of #{athlete.name}")
         end
 
-        app.get("/groups/:id/programme.ics") { calendar_file(planned_of(group), group.name, who: true) }
+        app.get("/groups/:id/programme.ics", may: :coaches) { calendar_file(planned_of(group), group.name, who: true) }
 
         # A calendar reads it by its secret; nobody signs in.
-        app.get("/feeds/:secret.ics") do
+        app.get("/feeds/:secret.ics", may: :anyone) do
           feed = Records::Feed.find_by!(secret: said(:secret))
           content_type "text/calendar", charset: "utf-8"
           if feed.group
@@ -143,11 +143,11 @@ module Windlass
           end
         end
 
-        app.post("/athletes/:athlete_id/feed") { make_feed(athlete_id: athlete.id) }
+        app.post("/athletes/:athlete_id/feed", may: :coaches) { make_feed(athlete_id: athlete.id) }
 
-        app.post("/groups/:id/feed") { make_feed(group_id: group.id) }
+        app.post("/groups/:id/feed", may: :coaches) { make_feed(group_id: group.id) }
 
-        app.post("/feeds/:id/revoke") do
+        app.post("/feeds/:id/revoke", may: :coaches) do
           feed = find_in(own(Records::Feed))
           feed.destroy!
           tell "The address is revoked: no calendar reads it any more."

@@ -44,7 +44,7 @@ module Windlass
 
       def count = @count ||= whole.count
 
-      def groups = @groups ||= Records::Group.where(account_id: @account.ids).by_name.to_a
+      def groups = @groups ||= @account.of(Records::Group).by_name.to_a
 
       def address(group, number)
         query = URI.encode_www_form({group: group&.id, page: (number if number > 1)}.compact)

@@ -4,7 +4,10 @@ module Windlass
   module Routes
     module Today
       def self.registered(app)
-        app.get("/") do
+        app.get("/", may: :signed_in) do
+          redirect to(may?(:own) ? "/mine" : "/people"), 303 unless may?(:runs)
+
+          seeing(may?(:coaches) ? :coaches : :runs)
           erb :"today/index",
             locals: {
               title: "Today",

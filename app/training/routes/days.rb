@@ -5,7 +5,7 @@ module Windlass
     # What an athlete says today.
     module Days
       def self.registered(app)
-        app.post("/athletes/:athlete_id/day") do
+        app.post("/athletes/:athlete_id/day", may: :runs) do
           form = Forms::DayForm.parse(params)
           raise Error, form.in_short unless form.valid?
 

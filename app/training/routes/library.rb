@@ -7,7 +7,7 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/protocols") do
+        app.get("/protocols", may: :coaches) do
           page =
             Presenters::Library.new(
               account,
@@ -20,7 +20,7 @@ module Windlass
           erb :"protocols/index", locals: {title: page.title, page: page, athletes: account.active_athletes.by_name}
         end
 
-        app.get("/protocols/:id") do
+        app.get("/protocols/:id", may: :coaches) do
           family = Protocols.find(said(:id))
           form =
             if params.key?(:dose) || params.key?(:blocks)
@@ -33,7 +33,7 @@ module Windlass
 
         # What Enter does, with scripts and without: shows what stands in the form, keeps nothing. A button of a session
         # of blocks adds, copies, moves or takes out a block; nothing else of what was typed changes.
-        app.post("/protocols/:id") do
+        app.post("/protocols/:id", may: :coaches) do
           family = Protocols.find(said(:id))
           change, touched = Forms::BlockDeeds.of(said(:deed), typed_blocks, added: added_block)
           form = Forms::Composed.parse(params, protocol: family, **(change ? {change: change} : {}))
@@ -41,10 +41,10 @@ module Windlass
         end
 
         # Where a prescription was refused, a reload comes here.
-        app.get("/protocols/:id/prescriptions") { redirect to("/protocols/#{said(:id)}"), 303 }
+        app.get("/protocols/:id/prescriptions", may: :coaches) { redirect to("/protocols/#{said(:id)}"), 303 }
 
         # A dose as it stands in the composer, for an athlete, without a name.
-        app.post("/protocols/:id/prescriptions") do
+        app.post("/protocols/:id/prescriptions", may: :coaches) do
           form = Forms::Composed.parse(params, protocol: Protocols.find(said(:id)))
           next composer(form, athlete: composed_for, own: own_composed) unless form.valid?
           raise Error, "Choose for whom first, then prescribe it." unless composed_for
@@ -55,7 +55,7 @@ module Windlass
         end
 
         # The same dose for one session, beside the ladder that runs.
-        app.post("/protocols/:id/once") do
+        app.post("/protocols/:id/once", may: :coaches) do
           form = Forms::Composed.parse(params, protocol: Protocols.find(said(:id)))
           next composer(form, athlete: composed_for, own: own_composed) unless form.valid?
           raise Error, "Choose for whom first, then run it once." unless composed_for
@@ -68,7 +68,7 @@ module Windlass
           end
         end
 
-        app.get("/protocols/:id/once") { redirect to("/protocols/#{said(:id)}"), 303 }
+        app.get("/protocols/:id/once", may: :coaches) { redirect to("/protocols/#{said(:id)}"), 303 }
       end
 
       module Helpers

@@ -6,7 +6,7 @@ module Windlass
     module Moves
       def self.registered(app)
         # What is plain, accepted where it stands.
-        app.post("/sessions/:uuid/accept") do
+        app.post("/sessions/:uuid/accept", may: :coaches) do
           move = Actions::AcceptPlain.call(session_record, seen: said(:seen), now: now)
           next partial(:"today/accepted", move: move) if request.env["HTTP_HX_REQUEST"]
 
@@ -22,25 +22,25 @@ module Windlass
         end
 
         # All that is plain at once; what changed meanwhile is left, and said.
-        app.post("/decisions") do
+        app.post("/decisions", may: :coaches) do
           seen = params[:seen].is_a?(Hash) ? params[:seen].select { |_, verdict| verdict.is_a?(String) } : {}
           sessions =
-            Records::Session
-              .where(account_id: account.ids, uuid: seen.keys.first(RequestParameters::MOST_LISTED))
+            account.of(Records::Session)
+              .where(uuid: seen.keys.first(RequestParameters::MOST_LISTED))
               .includes(:athlete, :prescription)
               .sort_by { |session| session.athlete.name.downcase }
           moves, refused = Actions::AcceptPlain.all(sessions, seen: seen, now: now)
           erb :"today/all_accepted", locals: {title: "Accepted", moves: moves, refused: refused}
         end
 
-        app.post("/moves/:id/back") do
-          move = find_in(Records::Move.kept.where(account_id: account.ids))
+        app.post("/moves/:id/back", may: :coaches) do
+          move = find_in(account.of(Records::Move.kept))
           Actions::TakeBack.call(move, now: now)
           redirect to("/sessions/#{move.session.uuid}"), 303
         end
 
-        app.post("/moves/:id/keep") do
-          move = find_in(Records::Move.kept.where(account_id: account.ids))
+        app.post("/moves/:id/keep", may: :coaches) do
+          move = find_in(account.of(Records::Move.kept))
           Actions::KeepDecision.call(move)
           redirect to("/sessions/#{move.session.uuid}"), 303
         end

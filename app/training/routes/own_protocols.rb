@@ -7,7 +7,7 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.post("/own-protocols") do
+        app.post("/own-protocols", may: :coaches) do
           form = Forms::Composed.parse(params, protocol: Protocols.find(said(:protocol))).named
           next composer(form, athlete: composed_for) unless form.valid?
 
@@ -16,13 +16,13 @@ module Windlass
           redirect to(own_address(kept)), 303
         end
 
-        app.post("/own-protocols/import") do
+        app.post("/own-protocols/import", may: :coaches) do
           given = Formats::OwnProtocol::Reader.read(uploaded(:file))
           kept = Actions::KeepOwnProtocol.call(account, **given.to_h)
           redirect to("/own-protocols/#{kept.id}"), 303
         end
 
-        app.get(%r{/own-protocols/(\d+)\.yml}) do |id|
+        app.get(%r{/own-protocols/(\d+)\.yml}, may: :coaches) do |id|
           own = own_protocol(id)
           content_type "application/yaml"
           attachment "#{own.name.downcase.gsub(/[^a-z0-9]+/, "-")}.yml"
@@ -37,9 +37,9 @@ module Windlass
         end
 
         # Where a form was refused, a reload comes here.
-        app.get("/own-protocols") { redirect to("/protocols#own"), 303 }
+        app.get("/own-protocols", may: :coaches) { redirect to("/protocols#own"), 303 }
 
-        app.get("/own-protocols/:id") do
+        app.get("/own-protocols/:id", may: :coaches) do
           own = own_protocol(params[:id])
           composer(
             Forms::Composed.from(own.to_dose, own.to_protocol, name: own.name, note: own.note),
@@ -48,7 +48,7 @@ module Windlass
           )
         end
 
-        app.post("/own-protocols/:id") do
+        app.post("/own-protocols/:id", may: :coaches) do
           own = own_protocol(params[:id])
           form = Forms::Composed.parse(params, protocol: own.to_protocol).named
           next composer(form, athlete: composed_for, own: own) unless form.valid?
@@ -58,7 +58,7 @@ module Windlass
           redirect to(own_address(own)), 303
         end
 
-        app.post("/own-protocols/:id/copy") do
+        app.post("/own-protocols/:id/copy", may: :coaches) do
           own = own_protocol(params[:id])
           copy =
             Actions::KeepOwnProtocol.call(
@@ -71,20 +71,20 @@ module Windlass
           redirect to("/own-protocols/#{copy.id}"), 303
         end
 
-        app.post("/own-protocols/:id/delete") do
+        app.post("/own-protocols/:id/delete", may: :coaches) do
           own = own_protocol(params[:id])
           own.update!(deleted_at: now)
           tell "#{own.name} is deleted. What was prescribed from it stays.", undo: "/own-protocols/#{own.id}/restore"
           redirect to("/protocols"), 303
         end
 
-        app.post("/own-protocols/:id/restore") do
-          own = find_in(Records::OwnProtocol.where(account_id: account.ids))
+        app.post("/own-protocols/:id/restore", may: :coaches) do
+          own = find_in(account.of(Records::OwnProtocol))
           own.update!(deleted_at: nil)
           redirect to("/own-protocols/#{own.id}"), 303
         end
 
-        app.post("/own-protocols/:id/prescriptions") do
+        app.post("/own-protocols/:id/prescriptions", may: :coaches) do
           own = own_protocol(params[:id])
           raise Error, "#{own.name} is for nobody yet: choose for whom, then prescribe it." unless composed_for
 

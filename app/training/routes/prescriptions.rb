@@ -6,15 +6,16 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.post("/athletes/:athlete_id/prescriptions") do
+        app.post("/athletes/:athlete_id/prescriptions", may: :coaches) do
+          whom = athlete
           protocol = Protocols.find(said(:protocol))
-          redirect to("/prescriptions/#{Actions::Prescribe.call(athlete, protocol, now: now).id}"), 303
+          redirect to("/prescriptions/#{Actions::Prescribe.call(whom, protocol, now: now).id}"), 303
         end
 
-        app.get("/prescriptions/:id") { prescription_sheet(prescription) }
+        app.get("/prescriptions/:id", may: :runs) { prescription_sheet(prescription) }
 
         # Today's questions stand before it: what they say is kept, and may forbid it.
-        app.post("/prescriptions/:id/sessions") do
+        app.post("/prescriptions/:id/sessions", may: :runs) do
           record = prescription
           day = Forms::DayForm.parse(params)
           raise Error, day.in_short unless day.valid?
@@ -23,7 +24,7 @@ module Windlass
           put_on_deck(record.reload)
         end
 
-        app.post("/prescriptions/:id/limits") do
+        app.post("/prescriptions/:id/limits", may: :coaches) do
           record = prescription
           raise Error, record.over_words if record.over?
 
@@ -41,7 +42,7 @@ module Windlass
           redirect to("/prescriptions/#{record.id}"), 303
         end
 
-        app.post("/prescriptions/:id/counting") do
+        app.post("/prescriptions/:id/counting", may: :coaches) do
           record = prescription
           unless Records::Prescription::COUNTING.key?(said(:counting))
             raise Error,
@@ -55,7 +56,7 @@ module Windlass
         end
 
         # Before anything of it was run: a higher rung, and why.
-        app.post("/prescriptions/:id/start") do
+        app.post("/prescriptions/:id/start", may: :runs) do
           record = prescription
           form = Forms::StartForm.parse(params)
           next prescription_sheet(record, start: form) unless form.valid?
@@ -65,7 +66,7 @@ module Windlass
           redirect to("/prescriptions/#{record.id}"), 303
         end
 
-        app.post("/prescriptions/:id/end") do
+        app.post("/prescriptions/:id/end", may: :coaches) do
           record = prescription
           Actions::EndPrescription.call(record)
           tell "#{record.name} is ended.", undo: "/prescriptions/#{record.id}/reopen"
@@ -73,11 +74,11 @@ module Windlass
         end
 
         # What it ended runs again.
-        app.post("/prescriptions/:id/withdraw") do
+        app.post("/prescriptions/:id/withdraw", may: :coaches) do
           redirect to("/prescriptions/#{Actions::EndPrescription.withdraw(prescription).id}"), 303
         end
 
-        app.post("/prescriptions/:id/reopen") do
+        app.post("/prescriptions/:id/reopen", may: :coaches) do
           record = prescription
           Actions::EndPrescription.undo(record)
           redirect to("/prescriptions/#{record.id}"), 303
@@ -116,7 +117,7 @@ module Windlass
             }
         end
 
-        def prescription = find_in(Records::Prescription.where(account_id: account.ids))
+        def prescription = find_in(account.of(Records::Prescription))
       end
     end
   end

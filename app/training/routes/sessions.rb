@@ -7,29 +7,29 @@ module Windlass
         app.helpers Helpers
 
         # Two devices ran the same: which of them it was, or both.
-        app.post("/sessions/:uuid/twins") do
+        app.post("/sessions/:uuid/twins", may: :coaches) do
           record = session_record
           Actions::DuplicateRun.settle(record, was: said(:was), now: now)
           redirect to("/sessions/#{said(:was).empty? ? record.uuid : said(:was)}"), 303
         end
 
-        app.post("/sessions/:uuid/end") do
+        app.post("/sessions/:uuid/end", may: :runs) do
           redirect to("/sessions/#{Actions::EndSession.call(session_record, now: now).uuid}"), 303
         end
 
-        app.post("/sessions/:uuid/give-up") do
+        app.post("/sessions/:uuid/give-up", may: :coaches) do
           rated do |record|
             Actions::GiveUpDay.call(record)
             redirect to("/sessions/#{record.uuid}"), 303
           end
         end
 
-        app.post("/sessions/:uuid/take-up") do
+        app.post("/sessions/:uuid/take-up", may: :coaches) do
           Actions::GiveUpDay.call(session_record, given_up: false)
           redirect to("/sessions/#{said(:uuid)}"), 303
         end
 
-        app.post("/sessions/:uuid/discard") do
+        app.post("/sessions/:uuid/discard", may: :coaches) do
           rated do |record|
             Actions::DiscardSession.call(record, now: now)
             tell "It is discarded.", undo: "/sessions/#{record.uuid}/bring-back"
@@ -37,38 +37,42 @@ module Windlass
           end
         end
 
-        app.post("/sessions/:uuid/bring-back") do
+        app.post("/sessions/:uuid/bring-back", may: :coaches) do
           Actions::DiscardSession.bring_back(session_record)
           redirect to("/sessions/#{said(:uuid)}"), 303
         end
 
-        app.post("/sessions/:uuid/photos") do
+        app.post("/sessions/:uuid/photos", may: :coaches) do
           Actions::KeepPhoto.call(session_record, uploaded_bytes(:photo), now: now)
           tell "The photograph is kept."
           redirect to("/sessions/#{said(:uuid)}"), 303
         end
 
         # Shown as what it is, and as nothing else.
-        app.get("/photos/:uuid") do
-          photo = Records::Photo.where(account_id: account.ids).find_by!(uuid: said(:uuid))
+        app.get("/photos/:uuid", may: :coaches) do
+          photo = account.of(Records::Photo).find_by!(uuid: said(:uuid))
           content_type photo.media_type
           headers "Content-Disposition" => "inline"
           photo.bytes
         end
 
-        app.get("/sessions/:uuid") { session_sheet(session_record) }
+        app.get("/sessions/:uuid", may: :runs) { session_sheet(session_record) }
 
         # What the verdict would be with what stands in the form now; keeps nothing, and leads to no deed.
-        app.post("/sessions/:uuid/verdict") do
+        app.post("/sessions/:uuid/verdict", may: :coaches) do
           record = run_record
           form = rating_form(record)
           Actions::RateSession.assign(record, form.columns) if form.valid?
           partial :"sessions/verdict", panel: Presenters::VerdictPanel.new(record, rating: form, today: today)
         end
 
-        app.post("/sessions/:uuid/rating") { rated { |record| redirect to("/sessions/#{record.uuid}"), 303 } }
+        app.post("/sessions/:uuid/rating", may: :runs) {
+          rated { |record|
+            redirect to("/sessions/#{record.uuid}"), 303
+          }
+        }
 
-        app.post("/sessions/:uuid/decision") do
+        app.post("/sessions/:uuid/decision", may: :coaches) do
           rated do |record|
             sets = record.sets_of_the_day
             verdict = Queries::JudgeDay.call(record, of_the_day: sets) or
@@ -105,7 +109,7 @@ module Windlass
           nil
         end
 
-        def session_record = Records::Session.where(account_id: account.ids).find_by!(uuid: said(:uuid))
+        def session_record = account.of(Records::Session).find_by!(uuid: said(:uuid))
 
         # What was not run is neither rated nor decided.
         def run_record
@@ -114,9 +118,10 @@ module Windlass
           end
         end
 
+        # Of who decides nothing, place and note stay what they were.
         def rating_form(record) =
           Forms::RatingForm.parse(
-            params,
+            may?(:coaches) ? params : params.merge("place" => record.place, "note" => record.note),
             beat_ms: record.beat_ms,
             held_ms: record.rounds.to_h { |round| [round.number, round.unmarked ? :unmarked : round.held_ms] },
             effort: record.effort

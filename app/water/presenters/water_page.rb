@@ -50,8 +50,8 @@ module Windlass
 
       # @return [Array<Dive>] of today, newest first
       def dives
-        Records::Dive
-          .where(account_id: @account.ids, local_date: @now.to_date)
+        @account.of(Records::Dive)
+          .where(local_date: @now.to_date)
           .includes(:athlete)
           .order(down_at: :desc)
           .map do |dive|

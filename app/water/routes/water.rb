@@ -7,9 +7,9 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/water") { water_page(Presenters::WaterPage.new(account, athlete_filter("/water"), now: now)) }
+        app.get("/water", may: :coaches) { water_page(Presenters::WaterPage.new(account, athlete_filter("/water"), now: now)) }
 
-        app.post("/water") do
+        app.post("/water", may: :coaches) do
           pairs = Actions::PlanWater.call(account, chosen_pairs, clear: listed(:clear), now: now)
           redirect to("/water/clock?pairs=#{pairs.map { |pair| pair.map(&:id).join("-") }.join("_")}&margin=#{margin}"),
             303
@@ -21,7 +21,7 @@ module Windlass
           )
         end
 
-        app.get("/water/clock") do
+        app.get("/water/clock", may: :coaches) do
           pairs =
             said(:pairs)
               .split("_")
@@ -38,17 +38,18 @@ module Windlass
         end
 
         # Dives of one athlete, out and in.
-        app.get("/athletes/:athlete_id/dives.uddf") do
+        app.get("/athletes/:athlete_id/dives.uddf", may: :coaches) do
           content_type "application/xml"
           attachment "windlass-dives-#{today}.uddf"
           Formats::Uddf.write(athlete.name, Records::Dive.where(athlete_id: athlete.id).in_order.map(&:to_core))
         end
 
-        app.post("/athletes/:athlete_id/dives") do
-          take_in(Windlass::Imports::DivesFile, uploaded_bytes(:dives), athlete_id: athlete.id)
+        app.post("/athletes/:athlete_id/dives", may: :coaches) do
+          whose = athlete.id
+          take_in(Windlass::Imports::DivesFile, uploaded_bytes(:dives), athlete_id: whose)
         end
 
-        app.get("/athletes/:athlete_id/dives") do
+        app.get("/athletes/:athlete_id/dives", may: :coaches) do
           erb :"water/dives",
             locals: {
               title: "Dives, #{athlete.name}",
@@ -58,7 +59,7 @@ module Windlass
             }
         end
 
-        app.post("/dives") do
+        app.post("/dives", may: :coaches) do
           content_type :json
           form = Forms::DiveForm.parse(json_body || {}, now: now)
           halt 422, JSON.generate(errors: form.errors) unless form.valid?

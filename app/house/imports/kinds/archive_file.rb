@@ -6,7 +6,7 @@ module Windlass
     class ArchiveFile < Kind
       about id: "archive", title: "An archive", at_once: 300_000
 
-      def bring(bytes) = Archive::Reader.new(account, progress: progress).bring(Formats::Text.of(bytes))
+      def bring(bytes) = Archive::Reader.new(account.house, progress: progress).bring(Formats::Text.of(bytes))
 
       def finish(left) =
         Outcome.new(

@@ -24,7 +24,7 @@ module Windlass
 
       private
 
-      def session = @session ||= Records::Session.where(account_id: account.ids).find_by!(uuid: about.fetch("session"))
+      def session = @session ||= account.of(Records::Session).find_by!(uuid: about.fetch("session"))
     end
   end
 end

@@ -17,10 +17,18 @@ module Windlass
 
         # @return [Array<Row>]
         def rows =
-          without_screening + lapsing + planned_tests + paused_long_enough + without_measure + back_for_long +
-            without_offer
+          answered_letters + without_screening + lapsing + planned_tests + paused_long_enough + without_measure +
+            back_for_long + without_offer
 
         private
+
+        # A clinician has answered, and nobody took it over yet.
+        def answered_letters
+          Records::Letter.waiting.where(athlete_id: @ground.by_id.keys).map do |letter|
+            row(@ground.by_id[letter.athlete_id], "A clinician has answered",
+              "/athletes/#{letter.athlete_id}/screening#letters", "Read it")
+          end
+        end
 
         # Those whose screening itself stands in the way, whatever they train.
         def without_screening

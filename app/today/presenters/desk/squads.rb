@@ -15,8 +15,8 @@ module Windlass
 
         # @return [Array<Row>] those that are not over
         def rows
-          Records::Squad
-            .where(account_id: @account.ids, local_date: @today)
+          @account.of(Records::Squad)
+            .where(local_date: @today)
             .includes(sessions: :athlete)
             .order(:id)
             .reject(&:over?)

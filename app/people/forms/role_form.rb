@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Forms
+    # What somebody is to be, of whom, from when, until when.
+    class RoleForm < Form
+      KINDS = {"coach" => "coach", "assistant" => "assistant", "keeper" => "keeper"}.freeze
+
+      class Rules < Contract
+        params do
+          required(:kind).filled(:string, included_in?: KINDS.keys)
+          optional(:name).maybe(Types::Text)
+          # `all`, `athlete 12`, `group 3`
+          optional(:of).maybe(Types::Text)
+          optional(:from_on).maybe(:date)
+          optional(:until_on).maybe(:date)
+        end
+
+        rule(:name).validate(at_most_characters: 80)
+        rule(:of) { key.failure("is missing: of whom?") if values[:kind] != "keeper" && value.to_s.empty? }
+        rule(:of, :kind) do
+          if values[:kind] == "assistant" && !values[:of].to_s.start_with?("group ")
+            key.failure("an assistant is one of a group")
+          end
+        end
+        rule(:from_on, :until_on) do
+          if values[:until_on] && values[:from_on] && values[:until_on] < values[:from_on]
+            key.failure("ends before it begins")
+          end
+        end
+      end
+      RULES = Rules
+
+      # @return [Hash] of a role, but for its days
+      def role
+        what, number = values[:of].to_s.split
+        keeper = values[:kind] == "keeper"
+        {
+          kind: values[:kind],
+          athlete_id: (Integer(number, 10, exception: false) if what == "athlete" && !keeper),
+          group_id: (Integer(number, 10, exception: false) if what == "group" && !keeper),
+          of_all: what == "all" && values[:kind] == "coach"
+        }
+      end
+
+      # @param today [Date]
+      def days(today) = {from_on: values[:from_on] || today, until_on: values[:until_on]}
+    end
+  end
+end

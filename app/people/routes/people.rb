@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # Who uses the house, and what they may: the keeper's pages.
+    module People
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/people", may: :keeps) { people_page(Forms::RoleForm.blank) }
+
+        app.post("/people/invitations", may: :keeps) do
+          form = Forms::RoleForm.parse(params)
+          next people_page(form) unless form.valid?
+
+          secret = Actions::Invite.call(house, form, by: person, now: now)
+          # Shown once, on the page that follows.
+          session["invited"] = secret
+          redirect to("/people"), 303
+        end
+
+        app.post("/people/:id/roles", may: :keeps) do
+          form = Forms::RoleForm.parse(params)
+          next people_page(form) unless form.valid?
+
+          Actions::GiveRole.call(person_of_the_house, {**form.role, **form.days(today)})
+          tell "The role is given."
+          redirect to("/people"), 303
+        end
+
+        app.post("/people/roles/:id/end", may: :keeps) do
+          role = find_in(Records::Role.where(person_id: people_of_the_house.select(:id)))
+          Actions::GiveRole.end(role, last: today - 1, today: today)
+          tell "The role has ended."
+          redirect to("/people"), 303
+        end
+
+        app.post("/people/:id/close", may: :keeps) do
+          raise Error, "You can not close your own sign-in." if person_of_the_house.id == person.id
+
+          Actions::ClosePerson.call(person_of_the_house, now: now)
+          tell "#{person_of_the_house.name} can not sign in any more."
+          redirect to("/people"), 303
+        end
+
+        app.get("/people/trace", may: :keeps) do
+          erb :"people/trace", locals: {title: "The trace", page: Presenters::TracePage.new(house, before: said(:before))}
+        end
+      end
+
+      module Helpers
+        def people_of_the_house = Records::Person.where(account_id: house.id)
+
+        def person_of_the_house = @person_of_the_house ||= find_in(people_of_the_house)
+
+        def people_page(form)
+          status 422 if form.errors.any?
+          page = Presenters::PeoplePage.new(house, form, invited: session.delete("invited"), today: today,
+            base: request.base_url)
+          erb :"people/index", locals: {title: "People", page: page}
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+require "digest"
+
+module Windlass
+  module Records
+    # A letter to a clinician, by a link of its own. Of the link's secret only a digest is kept.
+    class Letter < Record
+      self.table_name = "letters"
+
+      GOOD_DAYS = 30
+
+      belongs_to :account
+      belongs_to :athlete
+
+      scope :waiting, -> { where.not(answered_at: nil).where(taken_at: nil).order(:answered_at) }
+
+      # @param secret [String] of the link
+      # @return [Letter, nil] that may still be answered
+      def self.open(secret, now:) =
+        find_by(digest: digested(secret))&.then { |one| one if one.answered_at.nil? && one.ends_at > now }
+
+      def self.digested(secret) = Digest::SHA256.hexdigest("letter #{secret}")
+    end
+  end
+end

@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    # Somebody who uses the house. What they may do hangs on their roles.
+    class Person < Record
+      self.table_name = "people"
+      self.filter_attributes = %i[login name]
+
+      OPEN = 2
+      CLOSED = 3
+
+      belongs_to :account
+      has_many :roles
+
+      scope :open, -> { where(status_id: OPEN) }
+      scope :by_name, -> { order(Arel.sql("lower(name)"), :id) }
+
+      # @param on [Date]
+      # @return [Array<Role>] that hold on a day
+      def roles_on(on) = roles.select { |role| role.holds?(on) }
+
+      def closed? = status_id == CLOSED
+    end
+  end
+end
