@@ -19,6 +19,9 @@ rescue Windlass::Error => error
   abort error.message
 end
 
+# Behind the proxy everybody would have its address, and one guesser would keep all others waiting.
+set_remote_address header: "x-real-ip" if Windlass::Listening.proxied?(ENV)
+
 if processes.positive?
   silence_single_worker_warning
   preload_app!

@@ -32,6 +32,8 @@ class KnowPeople < ActiveRecord::Migration[7.2]
       t.check_constraint "length(name) BETWEEN 1 AND 80", name: "people_name"
     end
     add_column :accounts, :demo, :boolean, null: false, default: false
+    # Whoever keeps it trains alone: they are its coach and its one athlete.
+    add_column :accounts, :alone, :boolean, null: false, default: false
     add_column :imports, :person_id, :bigint
   end
 

@@ -78,6 +78,22 @@ RSpec.describe "People", :web, :both_databases do
     expect([other.reload.closed?, other.roles_on(clock.now.to_date)]).to eq [true, []]
   end
 
+  it "who train alone are coach and athlete at once, with the first athlete that they add; a second one is not them" do
+    WebHelpers.seated = WebHelpers.keeper
+    account.update!(alone: true)
+    ines = {
+      name: "Ines", born_on: "1995-04-01", sex: "female", height_cm: "169", mass_kg: "61",
+      "disciplines[]": "freediving",
+      control_pause_use: "primary", nervous: "false", sleep_signs: "false"
+    }
+    press("/athletes/new", "/athletes", **ines)
+    press("/athletes/new", "/athletes", **ines, name: "Odd")
+    expect(WebHelpers.seated.roles.reload.map(&:in_words)).to match_array ["keeper", "coach of everybody", 
+"athlete of Ines"]
+    get("/mine")
+    expect([last_response.status, text]).to match [200, include("Ines What you train")]
+  end
+
   it "share an athlete, hand them over from a day on, and cover until one" do
     get("/people")
     first = WebHelpers.seated

@@ -1,13 +1,10 @@
 # frozen_string_literal: true
 
 require "web_helper"
-require "net/http"
-require "socket"
-require "tmpdir"
 
 # The server as it is started in earnest: several processes on one house, none of which knows what another keeps.
 RSpec.describe "Several processes", :both_databases do
-  root = File.expand_path("../..", __dir__)
+  include Served
 
   around do |example|
     Dir.mktmpdir do |folder|
@@ -15,44 +12,18 @@ RSpec.describe "Several processes", :both_databases do
         "WINDLASS_DB" => house_in(folder),
         "PORT" => free_port.to_s,
         "WINDLASS_WORKERS" => "3",
-        "WINDLASS_THREADS" => "2",
-        "WINDLASS_SECRET" => "f" * 128,
-        "WINDLASS_ENV" => nil,
-        "APP_ENV" => nil
+        "WINDLASS_THREADS" => "2"
       }
-      raise "no house" unless system(@environment, "bundle", "exec", "rake", "db:migrate", chdir: root, out: File::NULL)
-
-      @server =
-        spawn(
-          @environment,
-          "bundle",
-          "exec",
-          "puma",
-          "--quiet",
-          "-C",
-          "config/puma.rb",
-          chdir: root,
-          out: File::NULL,
-          err: File::NULL,
-          pgroup: true
-        )
+      migrated(@environment)
+      @server = serve(@environment)
       begin
         wait_until { answer("/token") && workers.size == 3 }
         enter
         example.run
       ensure
-        Process.kill(:TERM, -@server)
-        Process.wait(@server)
+        ended(@server)
       end
     end
-  end
-
-  # Of its own: a file, or another database on the same server.
-  def house_in(folder)
-    url = ENV["WINDLASS_TEST_URL"] or return File.join(folder, "house.sqlite3")
-    name = "windlass_#{SecureRandom.hex(4)}"
-    ActiveRecord::Base.connection.execute("CREATE DATABASE #{name}")
-    url.sub(%r{/[^/]+\z}, "/#{name}")
   end
 
   # The first person of the house: by the code, then by the password.
@@ -62,20 +33,6 @@ RSpec.describe "Several processes", :both_databases do
     @cookie = answer("/sign-in", {**person, "authenticity_token" => token})["set-cookie"][/\A[^;]+/]
     # What tokens are made from stands in the cookie, too.
     @cookie = answer("/token")["set-cookie"][/\A[^;]+/]
-  end
-
-  def free_port = TCPServer.open("127.0.0.1", 0) { |socket| socket.addr[1] }
-
-  def wait_until
-    Timeout.timeout(30) do
-      until begin
-        yield
-      rescue SystemCallError, EOFError
-        nil
-      end
-        sleep 0.1
-      end
-    end
   end
 
   # Each on a connection of its own, so that any of the processes may answer.

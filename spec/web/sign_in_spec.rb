@@ -45,6 +45,7 @@ RSpec.describe "Signing in", :web, :both_databases do
     expect(lands).to eq [303, "/sign-in"]
     expect(Windlass::Records::Person.sole.roles.map(&:in_words)).to match_array ["keeper", "coach of everybody"]
 
+    expect(house.alone).to be false
     post("/setup", asked.merge(code: Windlass::SetupCode.now, login: "other"))
     expect([last_response.status, Windlass::Records::Person.count]).to eq [422, 1]
     sign_in("maren@quay.example", password)

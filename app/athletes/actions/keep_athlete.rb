@@ -20,11 +20,16 @@ module Windlass
             form.columns.merge(account_id: account.id, uuid: form.values[:uuid], **again(form.columns, today))
           )
         adds = Doing.person
+        myself(adds, athlete, today) if adds && account.house.alone && account.house.athletes.one?
         if adds&.roles_on(today)&.none?(&:of_all)
           GiveRole.call(adds, {kind: "coach", athlete_id: athlete.id, from_on: today})
         end
         athlete
       end
+
+      # Who trains alone sees their own page, too.
+      def self.myself(person, athlete, today) =
+        GiveRole.call(person, {kind: "athlete", athlete_id: athlete.id, from_on: today})
 
       # A paused control pause is asked for again: when the coach says, in four weeks otherwise.
       AGAIN_DAYS = 28
@@ -35,7 +40,7 @@ module Windlass
             (columns[:control_pause_again_on] || today + AGAIN_DAYS if columns[:control_pause_use] == "paused")
         }
       end
-      private_class_method :again, :created
+      private_class_method :again, :created, :myself
 
       # @raise [ActiveRecord::StaleObjectError] where the form is older than what is kept, or says no version
       def self.change(athlete, form, today:)

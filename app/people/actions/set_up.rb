@@ -6,9 +6,10 @@ module Windlass
     module SetUp
       # @param form [Forms::PersonForm]
       # @param code [String] as the server printed it
+      # @param alone [Boolean] they train themselves, and nobody else
       # @return [Records::Person]
       # @raise [Error] where the house has somebody, or the code is another
-      def self.call(house, form, code:, now:)
+      def self.call(house, form, code:, now:, alone: false)
         house.with_lock do
           raise Error, "This house is set up already. Ask its keeper for an invitation." if Records::Person.any?
           raise Error, "That is not the code. It stands where the server was started." unless SetupCode.right?(code)
@@ -16,6 +17,7 @@ module Windlass
           person = AddPerson.call(house, form, now: now)
           person.roles.create!(kind: "keeper", from_on: now.to_date)
           person.roles.create!(kind: "coach", of_all: true, from_on: now.to_date)
+          house.update!(alone: alone)
           SetupCode.done
           person
         end

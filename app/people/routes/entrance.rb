@@ -14,7 +14,7 @@ module Windlass
 
         app.post("/setup", may: :anyone) do
           coming_in(:"people/setup", "Set the house up") do |form|
-            self.doer = Actions::SetUp.call(house, form, code: said(:code), now: now)
+            self.doer = Actions::SetUp.call(house, form, code: said(:code), alone: said(:whose) == "mine", now: now)
           end
         end
 
