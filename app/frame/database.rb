@@ -138,6 +138,9 @@ module Windlass
         end
     end
 
+    # @return [Boolean] they were made
+    def self.tables? = ActiveRecord::Base.connection.table_exists?("erasures")
+
     # Brings the tables up to date; does nothing where they are.
     def self.migrate(verbose: false)
       ActiveRecord::Migration.verbose = verbose

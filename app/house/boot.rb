@@ -11,6 +11,7 @@ module Windlass
       Database.connect(place)
       ROOMS.eager_load
       LOADER.eager_load(force: true)
+      Erased.apply(place) if Database.tables?
     end
 
     # Nobody puts another file in its place meanwhile. What a restore that was killed left is said.

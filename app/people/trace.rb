@@ -90,6 +90,8 @@ module Windlass
       "POST /suspensions/:id/clearance" => "lifted a stop",
       "POST /athletes/:athlete_id/day" => "asked before a session",
       "POST /squads" => "began a session together",
+      "POST /athletes/:athlete_id/erase" => "erased an athlete",
+      "POST /erasures/:id/undo" => "took an erasure back",
       "GET /place/archive.json" => "exported the house",
       "GET /athletes/:athlete_id/archive.json" => "exported an athlete",
       "POST /place/import" => "read an archive in",

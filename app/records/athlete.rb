@@ -5,6 +5,9 @@ module Windlass
     class Athlete < Record
       self.table_name = "athletes"
       reads :disciplines
+      # By it somebody is known again in an archive, and as erased.
+      attribute :uuid, default: -> { SecureRandom.uuid }
+
       belongs_to :account, class_name: "Windlass::Records::Account"
       has_many :measures
       has_many :days

@@ -24,7 +24,7 @@ module Bench
       @house = house
       @athlete = athlete
       @session = session
-      @forms = FilledForms.new(Windlass::Web)
+      @forms = FilledForms.new(Coach.app)
       @now = Time.now
     end
 

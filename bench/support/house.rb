@@ -7,6 +7,7 @@ require "net/http"
 require "tmpdir"
 require "ferrum"
 require_relative "../../app/rooms"
+require_relative "coach"
 
 module Bench
   # A house of its own for a measurement: a database in a file of its own, athletes with a session each, a server that
@@ -23,6 +24,7 @@ module Bench
       @folder = Dir.mktmpdir
       Windlass::Database.connect(database)
       Windlass::Database.migrate
+      Coach.person
       @sessions = Array.new(athletes) { |number| session(number, segments) }
     end
 
@@ -71,6 +73,8 @@ module Bench
           }
         )
         .tap do |browser|
+          name, value = Coach.cookie(URI(BASE)).split("=", 2)
+          browser.cookies.set(name: name, value: value, domain: "127.0.0.1", path: "/")
           browser.page.command("Page.setBypassCSP", enabled: true)
           browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: prelude)
         end

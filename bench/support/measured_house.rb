@@ -4,6 +4,7 @@ require "json"
 require "rack/mock"
 require "zlib"
 require_relative "../../app/rooms"
+require_relative "coach"
 require_relative "deeds"
 
 module Bench
@@ -26,7 +27,7 @@ module Bench
     def initialize(path)
       Windlass::Database.connect(path)
       Windlass::Records::Record.connection.execute("PRAGMA foreign_keys = ON")
-      @server = Rack::MockRequest.new(Windlass::Web)
+      @server = Rack::MockRequest.new(Coach.app)
       @athlete = Windlass::Records::Athlete.find(1)
       @session = @athlete.sessions.kept.order(:local_date, :id).last
     end

@@ -88,8 +88,8 @@ RSpec.describe "People", :web, :both_databases do
     }
     press("/athletes/new", "/athletes", **ines)
     press("/athletes/new", "/athletes", **ines, name: "Odd")
-    expect(WebHelpers.seated.roles.reload.map(&:in_words)).to match_array ["keeper", "coach of everybody", 
-"athlete of Ines"]
+    expect(WebHelpers.seated.roles.reload.map(&:in_words)).to match_array ["keeper", "coach of everybody",
+      "athlete of Ines"]
     get("/mine")
     expect([last_response.status, text]).to match [200, include("Ines What you train")]
   end
