@@ -31,6 +31,18 @@ async function leaveBehind(today) {
   }
 }
 
+/** Whoever signs out leaves nothing on the device that names anybody; marks that the server has not yet stay. */
+export function forgetAtSignOut() {
+  document.addEventListener("submit", async (event) => {
+    const form = event.target.closest("form[action='/sign-out']");
+    if (!form || !("caches" in window)) return;
+    event.preventDefault();
+    await leaveBehind("9999-12-31").catch(() => {});
+    for (const name of await caches.keys()) await (await caches.open(name)).delete("/water/clock");
+    form.submit();
+  });
+}
+
 /** The page that takes along: fetches each deck once, and says how far it is. */
 export function takeAlong() {
   return {

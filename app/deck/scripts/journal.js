@@ -142,7 +142,8 @@ export class Journal {
       token.content = (await (await fetch("/token")).json()).token;
       return this.post(marks, state, true);
     }
-    if (!answer.ok) throw new Error(`not kept: ${answer.status}`);
+    // Signed out meanwhile, or led elsewhere: the marks wait here, and go up after signing in again.
+    if (!answer.ok || answer.redirected) throw new Error(`not kept: ${answer.status}`);
     return answer.json();
   }
 

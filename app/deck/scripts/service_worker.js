@@ -47,7 +47,8 @@ async function page(request) {
   try {
     const answer = await fetch(request);
     // Whoever is in the water has no network to take the clock along with.
-    if (new URL(request.url).pathname === CLOCK && answer.ok)
+    // What it is led to instead, such as the sign-in, is no clock.
+    if (new URL(request.url).pathname === CLOCK && answer.ok && !answer.redirected)
       await (await caches.open(generation)).put(request, answer.clone());
     return answer;
   } catch {

@@ -53,7 +53,7 @@ export async function sendPieces() {
       const now = (await pieces()).find(({ uuid }) => uuid === piece.uuid);
       // Changed meanwhile, it is sent again.
       if (JSON.stringify(now?.body) !== JSON.stringify(piece.body)) continue;
-      if (answer.ok) await drop(piece.uuid);
+      if (answer.ok && !answer.redirected) await drop(piece.uuid);
       else if (answer.status === 422) await keep({ ...piece, refused: JSON.stringify((await answer.json()).errors) });
     } catch {
       break;

@@ -1,5 +1,5 @@
 import Alpine from "../vendor/alpine-csp.esm.js";
-import { along, takeAlong, tellWaiting } from "./along.js";
+import { along, forgetAtSignOut, takeAlong, tellWaiting } from "./along.js";
 import { carry } from "./carry.js";
 import { composer } from "./composer.js";
 import { controlPause } from "./control_pause.js";
@@ -32,6 +32,7 @@ Alpine.data("takeAlong", takeAlong);
 Alpine.data("water", water);
 Alpine.start();
 
+forgetAtSignOut();
 listenForHelp();
 listenForLetters();
 holdStill();
