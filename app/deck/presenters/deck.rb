@@ -4,9 +4,6 @@ module Windlass
   module Presenters
     # What the deck gets: the compiled timeline and the places of its drawing.
     class Deck
-      # Too tight: the handbook, full-breath drill.
-      RELIEF = "Too tight: let a little out, swallow."
-      FULL_FROM = 0.9
       # So long before the oxygen floor of a forecast an open hold is warned.
       WARN_MS = 10_000
       WARNING = "Let go soon"
@@ -135,7 +132,7 @@ module Windlass
           over: session.over?,
           unasked: unasked?,
           paced: paced?,
-          segments: segments,
+          segments: DeckParts.new(session, timeline, asked: asked_breaths, calls: calls, heard: heard).to_a,
           total_ms: timeline.total_ms,
           own_pace: timeline.own_pace?,
           paces: timeline.paces.map { |pace| [pace.first, pace.last, pace.ms] },
@@ -165,18 +162,6 @@ module Windlass
         "This rung asks for care: #{watcher.presence || "somebody"} beside, the oximeter on."
       end
 
-      def full?(breath) = breath.kind == :inhale && (breath.to == :full || breath.depth.to_f >= FULL_FROM)
-
-      # @return [Set<Integer>] starts of the holds with full lungs
-      def full_holds
-        @full_holds ||=
-          timeline
-            .placed
-            .chunk_while { |_, after| after.segment.hold? }
-            .flat_map { |breath, *holds| full?(breath.segment) ? holds.map(&:start_ms) : [] }
-            .to_set
-      end
-
       # @return [Array] calls of a part; an open hold is warned before the floor, or before it ends by itself
       def calls_of(place)
         if place.segment.hold? && place.segment.open?
@@ -188,73 +173,12 @@ module Windlass
         [*place.segment.calls, ([(latest - WARN_MS).round, WARNING] if latest && latest > 2 * WARN_MS)].compact
       end
 
-      def segments
-        asked = asked_breaths
-        exhales = exhales_by_start
-        blocks = blocks_by_number
-        timeline.placed.each_with_index.map do |place, index|
-          {
-            kind: place.segment.kind,
-            start_ms: place.start_ms,
-            ms: place.segment.ms,
-            cue: place.segment.cue,
-            hold: place.number,
-            round: place.segment.round,
-            phase: place.segment.phase,
-            ends: place.segment.ends,
-            breaths: place.segment.breaths,
-            repetitions: place.segment.repetitions,
-            beats: place.segment.beats,
-            at_most_ms: place.segment.at_most_ms,
-            asks: asked.include?(place.number) || nil,
-            exhale: exhales[place.start_ms],
-            calls: calls_of(place).presence,
-            heard: heard.by_part[index],
-            ahead: heard.ahead[index],
-            relief: (RELIEF if full_holds.include?(place.start_ms)),
-            own: place.segment.own,
-            silent: place.segment.silent,
-            breath: place.segment.breath,
-            caps_s: place.segment.caps_s,
-            limited: place.segment.limited? || nil,
-            paced: place.segment.paced? || nil,
-            rate: place.segment.rate,
-            block: blocks[place.segment.block]
-          }.compact
-        end
-      end
-
       # @return [Set<Integer>] numbers of the holds after which the first breath is asked for while it runs
       def asked_breaths = (session.to_protocol.first_breath == :end) ? Set.new : asked_holds
 
-      def heard = @heard ||= Heard.of(session, timeline, timeline.placed.map { |place| calls_of(place) })
+      def calls = @calls ||= timeline.placed.map { |place| calls_of(place) }
 
-      # @return [Hash{Integer => String}] `Block 2 of 4: hiss ladder`
-      def blocks_by_number
-        protocol = session.to_protocol
-        return {} unless protocol.is_a?(Protocols::Blocks)
-
-        protocol
-          .runs
-          .each
-          .with_index(1)
-          .to_h { |run, number| [number, "Block #{number} of #{protocol.runs.size}: #{run.name.downcase}"] }
-      end
-
-      # @return [Hash{Integer => Integer}] number of the sounded exhale that a part belongs to, by its start; where they
-      #   are judged
-      def exhales_by_start
-        session
-          .parts
-          .grep(Timeline::Compiled::Sounded)
-          .each_with_object({}) do |sound, by_start|
-            sound
-              .segments
-              .reduce(sound.start_ms) do |start_ms, segment|
-                (by_start[start_ms] = sound.number) && start_ms + segment.ms
-              end
-          end
-      end
+      def heard = @heard ||= Heard.of(session, timeline, calls)
     end
   end
 end

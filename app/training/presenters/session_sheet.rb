@@ -1,13 +1,11 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Windlass
   module Presenters
     # One session after it was run: the line drawn over its plan, the rounds, and what the coach says of it.
     class SessionSheet
-      Round =
-        Value.define(:number, :where, :target, :held, :urge, :forecast, :low, :first_breath, :asked, unmarked: false)
-      Sound = Value.define(:number, :where, :planned, :reached, :field, :unit, :ribs, :stream, :heard)
-
       # What may be said; an answer that nobody knows stays unknown.
       UNKNOWN = {"" => "not known"}.freeze
       RIBS = {"wide" => "wide", "dropped" => "dropped"}.merge(UNKNOWN).freeze
@@ -20,7 +18,12 @@ module Windlass
       def initialize(session, rating: nil)
         @session = session
         @rating = rating
+        @in_rounds = SessionRounds.new(session, rating: rating)
       end
+
+      extend Forwardable
+
+      def_delegators :@in_rounds, :rounds, :sounds
 
       def uuid = session.uuid
 
@@ -87,25 +90,6 @@ module Windlass
         )
       end
 
-      # @return [Array<Round>]
-      def rounds
-        held_rounds.map do |round|
-          typed = typed_round(round.number)
-          Round.new(
-            number: round.number,
-            where: where(round.number),
-            target: round.target_ms ? Words.seconds(round.target_ms / 1000.0) : "open",
-            held: typed["held_s"] || (Forms::RatingForm.seconds(round.held_ms) if round.held_ms && !round.unmarked),
-            unmarked: round.unmarked,
-            forecast: forecast_urge(round.hold),
-            low: typed["low"] || (round.sao2_low && Words.number((round.sao2_low * 100).round(1))),
-            urge: urge(round),
-            first_breath: typed["first_breath"] || round.first_breath,
-            asked: asked.include?(round.number)
-          )
-        end
-      end
-
       # @return [Boolean] exhales are judged, in all of it or in some blocks
       def sounded? = parts.any? { |part| sounded_part?(part) }
 
@@ -118,12 +102,6 @@ module Windlass
       def ribs_asked? = session.to_protocol.families.any?(&:ribs_asked?)
 
       def ribs = @rating ? @rating.text_at(:ribs) : session.ribs
-
-      # @return [Array<Sound>] in beats where they are counted, else in seconds
-      def sounds
-        beat_ms = session.beat_ms
-        (session.rounds - held_rounds).map { |round| sound(round, typed_round(round.number), beat_ms[round.number]) }
-      end
 
       # @return [String, nil] where it is a baseline: the medians, full and empty
       def baseline_words = (Baselines.in_words(session.rounds) if session.to_protocol.baseline?)
@@ -179,6 +157,8 @@ module Windlass
 
       private
 
+      def_delegators :@in_rounds, :asked, :parts, :held_rounds
+
       def events = @events ||= session.journal_events.sort_by(&:at_ms).map(&:to_core)
 
       def at(event) = Words.clock(event.at_ms / 1000)
@@ -203,13 +183,7 @@ module Windlass
         "set #{Queries::JudgeDay.done(sets_of_the_day.first(place + 1))} of #{sets}"
       end
 
-      def asked = @asked ||= session.asked_breaths
-
-      def parts = @parts ||= session.parts
-
       def sounded_part?(part) = part.is_a?(Timeline::Compiled::Sounded)
-
-      def held_rounds = @held_rounds ||= session.rounds.select(&:hold)
 
       # Numbered as the holds of the drawing are.
       def drawn_rounds =
@@ -220,92 +194,12 @@ module Windlass
       DrawnRound = Value.define(:number, :held_ms, :first_urge_ms, :first_breath)
       private_constant :DrawnRound
 
-      # @return [String, nil] the block, how the lungs are at one's own pace, or after how few breaths it was begun
-      def where(number)
-        hold = parts[number - 1]&.number
-        return "after #{Words.count(sooner[hold], "breath")}:" if sooner[hold]
-
-        block = parts[number - 1]&.block
-        return "#{session.to_protocol.runs[block - 1].in_words}:" if block
-
-        if session.to_protocol.baseline?
-          number.odd? ? "full" : "empty"
-        end
-      end
-
-      def sound(round, typed, beat_ms)
-        planned_ms = round.target_ms
-        field, unit, words, said = beat_ms ? in_beats(beat_ms) : IN_SECONDS
-        heard = heard_of(round.number)
-        Sound.new(
-          number: round.number,
-          where: where(round.number),
-          planned: said[planned_ms],
-          reached: typed[field] || (reached_ms(round, heard) && words[reached_ms(round, heard)]),
-          field: field,
-          unit: unit,
-          ribs: typed["ribs"] || round.ribs,
-          stream: typed["stream"] || round.stream || heard&.stream,
-          heard: heard && "#{said[heard.ms]}, #{heard.words}"
-        )
-      end
-
-      # Field, unit, as it is typed, as it is told.
-      IN_SECONDS = [
-        "held_s",
-        "as 1:35 or in seconds",
-        ->(ms) { Forms::RatingForm.seconds(ms) },
-        ->(ms) { Words.seconds(ms / 1000.0) }
-      ].freeze
-
-      def in_beats(beat_ms) =
-        [
-          "beats",
-          "beats",
-          ->(ms) { Forms::RatingForm.beats(ms, beat_ms) },
-          ->(ms) { "#{Words.number(ms / beat_ms)} beats" }
-        ]
-
-      # What a microphone heard of an exhale stands in the fields until something else is said, and is kept with them.
-      Heard = Value.define(:ms, :words) { def stream = (words == "flickering") ? "flickering" : "even" }
-      private_constant :Heard
-
-      def heard_of(number)
-        event = session.journal_events.reverse.find { |one| one.kind == "hiss" && one.round == number } or return
-        ms, words = event.value.split(".")
-        Heard.new(ms: Integer(ms, 10), words: words)
-      end
-
-      # Until somebody said how the exhale was.
-      def reached_ms(round, heard) = round.stream.nil? ? heard&.ms || round.held_ms : round.held_ms
-
       # Parts without a length of their own are drawn as long as they took; all others as they were planned.
       def run =
         @run ||= session.to_paced.then { |plan| (plan.segments.any?(&:open?) || changed?) ? session.to_run : plan }
 
       # Something was done otherwise than planned, by a key for it.
       def changed? = events.any? { |event| %i[hold_now shorten restore].include?(event.kind) }
-
-      # @return [Hash{Integer => Integer}] breaths that were done before a hold that was begun sooner than planned
-      def sooner =
-        @sooner ||=
-          session
-            .journal_events
-            .select { |event| event.kind == "hold_now" }
-            .to_h { |event| [event.round, Integer(event.value, 10)] }
-
-      def urge(round)
-        marks = [
-          (Words.seconds(round.first_urge_ms / 1000.0) if round.first_urge_ms),
-          ("contraction #{Words.seconds(round.contraction_ms / 1000.0)}" if round.contraction_ms)
-        ].compact
-        marks.empty? ? "–" : marks.join(", ")
-      end
-
-      # As it was forecast when the session was planned.
-      def forecast_urge(hold) = ForecastWords.seconds(session.forecast_of(hold)&.fetch("urge_s"))
-
-      def typed_round(number) = @rating ? @rating.typed_round(number) : {}
     end
   end
 end

@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # The parts of a session, each as the deck's script needs it.
+    class DeckParts
+      # Too tight: the handbook, full-breath drill.
+      RELIEF = "Too tight: let a little out, swallow."
+      FULL_FROM = 0.9
+
+      # @param session [Records::Session]
+      # @param timeline [Timeline::Compiled]
+      # @param asked [Set<Integer>] numbers of the holds after which the first breath is asked for while it runs
+      # @param calls [Array<Array>] of each part
+      # @param heard [Heard]
+      def initialize(session, timeline, asked:, calls:, heard:)
+        @session = session
+        @timeline = timeline
+        @asked = asked
+        @calls = calls
+        @heard = heard
+      end
+
+      # @return [Array<Hash>] one a part, in order
+      def to_a
+        exhales = exhales_by_start
+        blocks = blocks_by_number
+        @timeline.placed.each_with_index.map do |place, index|
+          {
+            kind: place.segment.kind,
+            start_ms: place.start_ms,
+            ms: place.segment.ms,
+            cue: place.segment.cue,
+            hold: place.number,
+            round: place.segment.round,
+            phase: place.segment.phase,
+            ends: place.segment.ends,
+            breaths: place.segment.breaths,
+            repetitions: place.segment.repetitions,
+            beats: place.segment.beats,
+            at_most_ms: place.segment.at_most_ms,
+            asks: @asked.include?(place.number) || nil,
+            exhale: exhales[place.start_ms],
+            calls: @calls[index].presence,
+            heard: @heard.by_part[index],
+            ahead: @heard.ahead[index],
+            relief: (RELIEF if full_holds.include?(place.start_ms)),
+            own: place.segment.own,
+            silent: place.segment.silent,
+            breath: place.segment.breath,
+            caps_s: place.segment.caps_s,
+            limited: place.segment.limited? || nil,
+            paced: place.segment.paced? || nil,
+            rate: place.segment.rate,
+            block: blocks[place.segment.block]
+          }.compact
+        end
+      end
+
+      private
+
+      def full?(breath) = breath.kind == :inhale && (breath.to == :full || breath.depth.to_f >= FULL_FROM)
+
+      # @return [Set<Integer>] starts of the holds with full lungs
+      def full_holds
+        @full_holds ||=
+          @timeline
+            .placed
+            .chunk_while { |_, after| after.segment.hold? }
+            .flat_map { |breath, *holds| full?(breath.segment) ? holds.map(&:start_ms) : [] }
+            .to_set
+      end
+
+      # @return [Hash{Integer => String}] `Block 2 of 4: hiss ladder`
+      def blocks_by_number
+        protocol = @session.to_protocol
+        return {} unless protocol.is_a?(Protocols::Blocks)
+
+        protocol
+          .runs
+          .each
+          .with_index(1)
+          .to_h { |run, number| [number, "Block #{number} of #{protocol.runs.size}: #{run.name.downcase}"] }
+      end
+
+      # @return [Hash{Integer => Integer}] number of the sounded exhale that a part belongs to, by its start; where they
+      #   are judged
+      def exhales_by_start
+        @session
+          .parts
+          .grep(Timeline::Compiled::Sounded)
+          .each_with_object({}) do |sound, by_start|
+            sound
+              .segments
+              .reduce(sound.start_ms) do |start_ms, segment|
+                (by_start[start_ms] = sound.number) && start_ms + segment.ms
+              end
+          end
+      end
+    end
+  end
+end
