@@ -10,9 +10,18 @@ RSpec.describe "A passkey", :browser do
 
   def sign_in
     visit(at("/sign-in"))
-    fill_in("login", with: "maren")
+    fill_in("login", with: "tobias")
     fill_in("password", with: BrowserHelpers::PASSWORD)
     click_button("Sign in")
+  end
+
+  # Of their own: whoever adds a passkey is signed out everywhere else.
+  before do
+    tobias = Windlass::Records::Person.find_by(login: "tobias") || Windlass::Records::Person.create!(
+      account_id: account.id, uuid: SecureRandom.uuid, name: "Tobias", login: "tobias", made_at: clock.now
+    )
+    tobias.roles.create!(kind: "coach", of_all: true, from_on: Date.new(2020, 1, 1))
+    Windlass::Actions::SetPassword.call(tobias, BrowserHelpers::PASSWORD)
   end
 
   it "is set up, asked for after the password, and worth nothing against another's challenge" do

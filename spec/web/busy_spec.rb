@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "web_helper"
+require_relative "../../db/demo/people"
 require_relative "../../db/demo/scenario"
 
 # Somebody else holds what is to be written, for real and longer than anybody waits.
@@ -85,6 +86,7 @@ RSpec.describe "A database that is busy", :both_databases do
     post("/athletes/#{athlete.id}", again.merge("authenticity_token" => token))
     expect([last_response.status, athlete.reload.name, athlete.notes]).to eq [303, "Ines Aldaya-Quint", "späte Übung"]
   ensure
+    Windlass::Demo::People.clear
     Windlass::Demo::Scenario.clear
   end
 end

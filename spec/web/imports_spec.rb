@@ -205,7 +205,7 @@ RSpec.describe "Files that are read in behind the page", :web, :both_databases d
       again = Windlass::Records::Import.keep(account, kind: "archive", bytes: whole, about: {}, now: clock.now)
       Windlass::Imports::Run.new(again, now: clock.now).call
       get("/imports/#{again.uuid}")
-      expect([text, everything]).to match [include("measures[0]: is here already"), before]
+      expect([text, everything]).to match [include("athletes[0]: is here already"), before]
     end
 
     it "that somebody left who was killed goes after a day, and nothing else does" do

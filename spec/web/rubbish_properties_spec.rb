@@ -280,6 +280,8 @@ RSpec.describe "Rubbish", :web do
               .sample(random.rand(0..6), random: random)
               .to_h { |name| [hurt[name, random], shapes.sample(random: random)] }
           header("HX-Request", (random.rand < 0.3) ? "true" : nil)
+          # Whoever sends rubbish may end their own rights by it: the next address is asked with all of them again.
+          Windlass::Records::Role.update_all(until_on: nil)
           public_send(verb, path, params.merge("authenticity_token" => token))
 
           expect(last_response.status).to be < 500, "#{verb} #{path} of #{params}: #{last_response.status}"
@@ -290,6 +292,7 @@ RSpec.describe "Rubbish", :web do
 
     expect(answers.uniq).to include(200, 303, 404, 422)
     header("HX-Request", nil)
+    Windlass::Records::Role.update_all(until_on: nil)
     get("/")
     expect([last_response.status, text]).to match [200, /Today/]
   end
