@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "web_helper"
+require "json_schemer"
 require_relative "../../db/demo/scenario"
 
 # Everything as JSON: out, and back in.
