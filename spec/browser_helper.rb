@@ -54,7 +54,8 @@ Capybara.register_driver(:chromium) do |app|
     app,
     window_size: [1280, 800],
     browser_path: "/usr/bin/chromium",
-    timeout: 15,
+    # Two lanes share two processors: a script that stretches a hundred words may take long, and a hang still ends.
+    timeout: 60,
     process_timeout: 30,
     js_errors: true,
     browser_options: {

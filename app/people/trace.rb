@@ -21,7 +21,8 @@ module Windlass
       "POST /sessions/:uuid/events",
       "POST /sessions/:uuid/verdict",
       "POST /hiss",
-      "POST /protocols/:id"
+      "POST /protocols/:id",
+      "POST /prescriptions/:id/write-in/read"
     ].to_set.freeze
     # Where an address says whose row it is.
     SUBJECTS = {
@@ -78,6 +79,7 @@ module Windlass
       "POST /athletes/:athlete_id/prescriptions" => "prescribed",
       "POST /protocols/:id/prescriptions" => "prescribed",
       "POST /prescriptions/:id/sessions" => "put a session on the deck",
+      "POST /prescriptions/:id/write-in" => "wrote a session in",
       "POST /prescriptions/:id/end" => "ended a prescription",
       "POST /prescriptions/:id/limits" => "changed limits",
       "POST /sessions/:uuid/rating" => "rated a session",
