@@ -26,12 +26,13 @@ module Bench
     OF_A_DAY = {"sessions" => "local_date", "moves" => "local_date"}.freeze
 
     FILE = File.expand_path("../../tmp/large_house.sqlite3", __dir__)
+    TABLES = File.expand_path("../../db/migrate/*.rb", __dir__)
     # The demo that it was made from, to compare with.
     DEMO = File.expand_path("../../tmp/large_house.demo.sqlite3", __dir__)
 
     # @return [String] path of the file, made where it is not there, or was made on another day or of other tables
     def self.path(today: Date.today)
-      stamp = today.to_s
+      stamp = "#{today} #{Dir[TABLES].max[/\d+/]}"
       return FILE if File.exist?(FILE) && File.exist?("#{FILE}.made") && File.read("#{FILE}.made") == stamp
 
       FileUtils.rm_f(Dir["#{FILE.delete_suffix(".sqlite3")}*"])
