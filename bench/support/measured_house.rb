@@ -70,7 +70,6 @@ module Bench
         "/prescriptions/#{@session.prescription_id}/write-in",
         "/sessions/#{@session.uuid}",
         "/sessions/#{@session.uuid}/deck",
-        "/sessions/#{@session.uuid}/follow",
         "/log",
         "/log?athlete_id=1&order=hardest",
         "/log?symptom=any",
@@ -122,10 +121,12 @@ module Bench
         "/athletes/#{planned.athlete_id}/programme/anew",
         "/planned/#{planned.uuid}/choices.json",
         "/groups/#{group.id}/slots/#{group.slots.first.id}/fit",
-        "/sessions/#{@session.uuid}/follow.svg",
         "/sessions/#{@session.uuid}/told",
         "/sessions/#{@session.uuid}/oximeter?at=0",
-        *["", "/deck", "/follow", "/told"].map { |part| "/squads/#{squad.uuid}#{part}" }
+        *["", "/deck", "/told"].map { |part| "/squads/#{squad.uuid}#{part}" },
+        *["", ".svg", "/told"].map do |part|
+          "#{Windlass::FollowLinks.new(Windlass::Security.secret).path(squad)}#{part}"
+        end
       ]
     end
 
