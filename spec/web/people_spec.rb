@@ -92,6 +92,7 @@ RSpec.describe "People", :web, :both_databases do
       "athlete of Ines"]
     get("/mine")
     expect([last_response.status, text]).to match [200, include("Ines What you train")]
+    expect(last_response.body).to include %(href="/mine")
   end
 
   it "share an athlete, hand them over from a day on, and cover until one" do
@@ -102,6 +103,8 @@ RSpec.describe "People", :web, :both_databases do
     first.roles.create!(kind: "coach", athlete: athlete, from_on: Date.new(2020, 1, 1))
     other = person("tobias", {kind: "assistant", group: Windlass::Records::Group.create!(account: account, name: "X")})
     WebHelpers.seated = first.reload
+    get("/athletes/#{athlete.id}")
+    expect(last_response.body).to include %(href="/athletes/#{athlete.id}/coaches")
     press("/athletes/#{athlete.id}/coaches", "/athletes/#{athlete.id}/coaches", person: other.id,
       from_on: "2026-03-10", until_on: "2026-03-12")
     seen = ->(who) do
