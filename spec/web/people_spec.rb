@@ -105,6 +105,11 @@ RSpec.describe "People", :web, :both_databases do
     WebHelpers.seated = first.reload
     get("/athletes/#{athlete.id}")
     expect(last_response.body).to include %(href="/athletes/#{athlete.id}/coaches")
+    nobody = ->(**typed) { press("/athletes/#{athlete.id}/coaches", "/athletes/#{athlete.id}/coaches", **typed) }
+    nobody[person: "", until_on: "2026-03-12"]
+    expect([last_response.status, last_response.body]).to match [422, include("choose who", %(value="2026-03-12"))]
+    nobody[person: other.id, from_on: "2026-03-12", until_on: "2026-03-10"]
+    expect([last_response.status, text]).to match [422, include("ends before it begins")]
     press("/athletes/#{athlete.id}/coaches", "/athletes/#{athlete.id}/coaches", person: other.id,
       from_on: "2026-03-10", until_on: "2026-03-12")
     seen = ->(who) do

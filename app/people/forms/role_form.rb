@@ -6,14 +6,12 @@ module Windlass
     class RoleForm < Form
       KINDS = {"coach" => "coach", "assistant" => "assistant", "keeper" => "keeper"}.freeze
 
-      class Rules < Contract
+      class Rules < DaysContract
         params do
           required(:kind).filled(:string, included_in?: KINDS.keys)
           optional(:name).maybe(Types::Text)
           # `all`, `athlete 12`, `group 3`
           optional(:of).maybe(Types::Text)
-          optional(:from_on).maybe(:date)
-          optional(:until_on).maybe(:date)
         end
 
         rule(:name).validate(at_most_characters: 80)
@@ -21,11 +19,6 @@ module Windlass
         rule(:of, :kind) do
           if values[:kind] == "assistant" && !values[:of].to_s.start_with?("group ")
             key.failure("an assistant is one of a group")
-          end
-        end
-        rule(:from_on, :until_on) do
-          if values[:until_on] && values[:from_on] && values[:until_on] < values[:from_on]
-            key.failure("ends before it begins")
           end
         end
       end

@@ -22,9 +22,11 @@ module Windlass
           .map { |role| Row.new(id: role.id, name: role.person.name, words: words(role), own: !role.athlete_id.nil?) }
       end
 
-      # @return [Array<Array(Integer, String)>] people who may be asked
-      def others =
-        Records::Person.open.where(account_id: athlete.account_id).where.not(id: @person.id).by_name.pluck(:id, :name)
+      # @return [Array<Array(Integer, String)>] people who may be asked; nobody is chosen beforehand
+      def others
+        asked = Records::Person.open.where(account_id: athlete.account_id).where.not(id: @person.id).by_name
+        [["", "choose"], *asked.pluck(:id, :name)]
+      end
 
       private
 

@@ -31,12 +31,15 @@ module Windlass
           end
       end
 
+      # @return [Forms::RoleForm] of whom nothing is asked yet
+      def untouched = Forms::RoleForm.blank
+
       # @return [String, nil] shown once
       def link = @invited && "#{@base}/invitations/#{@invited}"
 
       # @return [Hash{String => String}] of whom somebody may be coach or assistant. No athlete is named here.
       def whom =
-        {"all" => "everybody"}.merge(
+        {"" => "choose", "all" => "everybody"}.merge(
           @house.of(Records::Group).by_name.to_h { |group| ["group #{group.id}", "the group #{group.name}"] }
         )
 

@@ -19,11 +19,11 @@ module Windlass
 
         # Sharing, handing over, covering: a coach for an athlete from a day on, and perhaps until one.
         app.post("/athletes/:athlete_id/coaches", may: :coaches) do
-          form = Forms::RoleForm.parse(params.merge("kind" => "coach", "of" => "athlete #{athlete.id}"))
+          form = Forms::CoachForm.parse(params)
           next coaches_page(athlete, form) unless form.valid?
 
           other = find_in(Records::Person.open.where(account_id: house.id), params[:person])
-          Actions::GiveRole.call(other, {**form.role, **form.days(today)})
+          Actions::GiveRole.call(other, form.role(athlete, today))
           tell "#{other.name} coaches #{athlete.name}."
           redirect to("/athletes/#{athlete.id}/coaches"), 303
         end
@@ -43,7 +43,7 @@ module Windlass
       end
 
       module Helpers
-        def coaches_page(record, form = Forms::RoleForm.blank)
+        def coaches_page(record, form = Forms::CoachForm.blank)
           status 422 if form.errors.any?
           erb :"people/coaches",
             locals: {
