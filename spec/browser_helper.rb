@@ -54,8 +54,8 @@ Capybara.register_driver(:chromium) do |app|
     app,
     window_size: [1280, 800],
     browser_path: "/usr/bin/chromium",
-    # Two lanes share two processors: a script that stretches a hundred words may take long, and a hang still ends.
-    timeout: 60,
+    # More than the longest wait of a spec.
+    timeout: 70,
     process_timeout: 30,
     js_errors: true,
     browser_options: {
@@ -131,13 +131,16 @@ module BrowserHelpers
     pass(3)
   end
 
+  # Two lanes share two processors: a script that stretches a hundred words takes long, and a hang still ends.
+  def found_by(script) = Capybara.using_wait_time(60) { page.evaluate_async_script(script) }
+
   AXE = File.read(File.expand_path("support/vendor/axe.min.js", __dir__))
 
   # @return [Array<String>] what axe finds wrong
   def violations
     page.execute_script(AXE) unless page.evaluate_script("'axe' in window")
     found =
-      page.evaluate_async_script(
+      found_by(
         "axe.run({rules: {'target-size': {enabled: true}}}).then((result) => " \
         "arguments[0](result.violations.map((one) => " \
           "`${one.id}: ${one.nodes.map((node) => node.html.slice(0, 90)).join(' | ')}`)))"

@@ -158,9 +158,14 @@ module Windlass
         super()
         SignIn.failed(request.ip) unless internal_request?
       end
-      after_login do
-        super()
-        scope.began(param_or_nil("remember")) unless internal_request?
+      Trace::SIGNING.each_key do |event|
+        public_send(event) do
+          super()
+          next if internal_request?
+
+          scope.began(param_or_nil("remember")) if event == :after_login
+          scope.trace(event, account ? account_id : session_value)
+        end
       end
       # Nothing on the page says that a name is known.
       login_failed_reset_password_request_form { nil }
@@ -226,6 +231,11 @@ module Windlass
       session["in_s"] = session["seen_s"] = Time.now.to_i
       rodauth.remember_login if stay
     end
+
+    # @param event [Symbol] of {Trace::SIGNING}
+    # @param id [Integer] of whom
+    def trace(event, id) =
+      Trace.signing(event, Records::Person.find(id), device: SignIn.device(env["HTTP_USER_AGENT"]), now: Time.now)
 
     private
 

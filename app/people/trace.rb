@@ -66,6 +66,28 @@ module Windlass
     end
     private_class_method :whose
 
+    # How somebody came in, and what they changed of it: by the moment at which the sign-in tells of it.
+    SIGNING = {
+      after_login: "signed in",
+      after_load_memory: "came back on a remembered device",
+      after_two_factor_authentication: "gave the second proof",
+      before_logout: "signed out",
+      after_account_lockout: "was locked out after too many tries",
+      after_unlock_account: "unlocked their sign-in",
+      after_change_password: "changed their password",
+      after_reset_password: "set a new password by post",
+      after_change_login: "changed their sign-in name",
+      after_webauthn_setup: "added a passkey",
+      after_webauthn_remove: "removed a passkey",
+      after_otp_setup: "set up one-time codes",
+      after_otp_disable: "gave up one-time codes"
+    }.freeze
+
+    # @param event [Symbol] of {SIGNING}
+    # @param person [Records::Person]
+    def self.signing(event, person, device:, now:) =
+      Records::TraceEntry.create!(at: now, person_uuid: person.uuid, deed: event.to_s, device: device)
+
     # What is said of a deed; others are said by their address.
     WORDS = {
       "POST /athletes" => "added an athlete",
@@ -107,7 +129,7 @@ module Windlass
       "POST /people/:id/close" => "closed somebody's sign-in",
       "POST /invitations/:token" => "took an invitation",
       "POST /setup" => "set the house up",
-      "sign-in" => "signed in"
+      **SIGNING.transform_keys(&:to_s)
     }.freeze
 
     # @param entry [Records::TraceEntry]

@@ -7,7 +7,7 @@ RSpec.describe "What the deck plays", :browser do
   let(:athlete) { make_athlete(disciplines: %w[freediving surfing singing]).tap { |one| make_pause(one, 40) } }
 
   def by_deck(plan)
-    page.evaluate_async_script(<<~JS)
+    found_by(<<~JS)
       Promise.all([import("#{Windlass::Assets.path("js/cues.js")}"), import("#{Windlass::Assets.path("js/run.js")}")]).then(([cues, { Run }]) => {
         const plan = #{JSON.generate(plan)};
         const run = new Run({ ...plan, over: true, hands_free: true }, { run: null }, {});
@@ -71,7 +71,7 @@ RSpec.describe "What the deck plays", :browser do
   # Asks a script of the page's own modules for a value.
   def by_modules(*names, script)
     modules = names.map { |name| %(import("#{Windlass::Assets.path("js/#{name}.js")}")) }.join(", ")
-    page.evaluate_async_script(
+    found_by(
       "Promise.all([#{modules}]).then(async (modules) => { #{script} }).then((found) => arguments[0](found), " \
       "(error) => arguments[0](String(error.stack)))"
     )

@@ -82,7 +82,7 @@ RSpec.describe "The surface clock", :browser do
     dives = [[65, 12, false], [20, nil, false], [60, 20, false], [60, 19.9, true], [90, 30, true]]
     rules = JSON.generate(Windlass::Water::Surface.to_h)
     found =
-      page.evaluate_async_script(
+      found_by(
         "import('#{Windlass::Assets.path("js/surface.js")}').then((module) => " \
         "arguments[0](#{JSON.generate(dives)}.map(([seconds, depth_m, hard]) => module.neededS({ seconds, depth_m, " \
         "hard }, #{rules}))))"

@@ -8,7 +8,10 @@ require_relative "../../db/demo/scenario"
 RSpec.describe "A database that is busy", :both_databases do
   include WebHelpers
 
-  before { Windlass::Web.set :clock, StandingClock.new(WebHelpers::NOON) }
+  before do
+    Windlass::Web.set :clock, StandingClock.new(WebHelpers::NOON)
+    WebHelpers.seated = nil
+  end
 
   let(:postgres) { Windlass::Records::Record.connection.adapter_name != "SQLite" }
 

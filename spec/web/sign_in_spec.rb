@@ -83,6 +83,21 @@ RSpec.describe "Signing in", :web, :both_databases do
     expect(lands).to eq [303, "/sign-in"]
   end
 
+  it "is traced, by whom and on which device: in, out, and a lockout; a wrong password is none of somebody's deeds" do
+    header("User-Agent", "Mozilla/5.0 (X11; Linux) Firefox/130")
+    maren = someone("maren", password, {kind: "coach", of_all: true})
+    sign_in("maren", "wrong #{password}")
+    sign_in("maren", password)
+    get("/my-sign-in")
+    post("/sign-out", authenticity_token: form_token)
+    10.times { sign_in("maren", "wrong #{password}") }
+    expect(Windlass::Records::TraceEntry.order(:id).map do |entry|
+      [entry.person_uuid, Windlass::Trace.words(entry), entry.device]
+    end).to eq(["signed in", "signed out", "was locked out after too many tries"].map do |words|
+      [maren.uuid, words, "Firefox on Linux"]
+    end)
+  end
+
   it "gives a session a new beginning, so that one which was planted is worth nothing" do
     someone("maren", password, {kind: "coach", of_all: true})
     get("/sign-in")
