@@ -66,6 +66,15 @@ RSpec.describe "People", :web, :both_databases do
     ]
   end
 
+  it "are given nothing that nobody chose: what is wrong stands beside whom it was meant for" do
+    tobias = person("tobias")
+    press("/people", "/people/#{tobias.id}/roles", kind: "assistant", of: "all", until_on: "2026-05-01")
+    open = Nokogiri.HTML5(last_response.body).at(".person details[open]")
+    expect([last_response.status, open.text, open.at("[name=until_on]")["value"], tobias.roles.count]).to match(
+      [422, include("Of: an assistant is given a group, not everybody"), "2026-05-01", 0]
+    )
+  end
+
   it "are never without a keeper, and close nobody's door on themselves" do
     get("/people")
     keeper = WebHelpers.seated
@@ -107,7 +116,8 @@ RSpec.describe "People", :web, :both_databases do
     expect(last_response.body).to include %(href="/athletes/#{athlete.id}/coaches")
     nobody = ->(**typed) { press("/athletes/#{athlete.id}/coaches", "/athletes/#{athlete.id}/coaches", **typed) }
     nobody[person: "", until_on: "2026-03-12"]
-    expect([last_response.status, last_response.body]).to match [422, include("choose who", %(value="2026-03-12"))]
+    expect([last_response.status,
+      last_response.body]).to match [422, include("nobody is chosen", %(value="2026-03-12"))]
     nobody[person: other.id, from_on: "2026-03-12", until_on: "2026-03-10"]
     expect([last_response.status, text]).to match [422, include("ends before it begins")]
     press("/athletes/#{athlete.id}/coaches", "/athletes/#{athlete.id}/coaches", person: other.id,

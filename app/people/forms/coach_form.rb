@@ -9,7 +9,7 @@ module Windlass
           required(:person).maybe(:integer)
         end
 
-        rule(:person) { key.failure("choose who") unless value }
+        rule(:person) { key.failure("nobody is chosen") unless value }
       end
       RULES = Rules
 

@@ -15,10 +15,12 @@ module Windlass
         end
 
         rule(:name).validate(at_most_characters: 80)
-        rule(:of) { key.failure("is missing: of whom?") if values[:kind] != "keeper" && value.to_s.empty? }
+        rule(:of) {
+          key.failure("nobody is chosen: a group, or everybody") if values[:kind] != "keeper" && value.to_s.empty?
+        }
         rule(:of, :kind) do
           if values[:kind] == "assistant" && !values[:of].to_s.start_with?("group ")
-            key.failure("an assistant is one of a group")
+            key.failure("an assistant is given a group, not everybody")
           end
         end
       end

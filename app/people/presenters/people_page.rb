@@ -7,13 +7,14 @@ module Windlass
       Row = Value.define(:id, :name, :login, :closed, :roles)
       Held = Value.define(:id, :words, :days)
 
-      attr_reader :form
-
+      # @param form [Forms::RoleForm] what was typed last
+      # @param giving [Records::Person, nil] to whom it was to be given; nil where somebody was to be invited
       # @param invited [String, nil] the secret of an invitation that was made just now
       # @param base [String] address of the house
-      def initialize(house, form, invited:, today:, base:)
+      def initialize(house, form, invited:, today:, base:, giving: nil)
         @house = house
         @form = form
+        @giving = giving
         @invited = invited
         @today = today
         @base = base
@@ -31,8 +32,18 @@ module Windlass
           end
       end
 
-      # @return [Forms::RoleForm] of whom nothing is asked yet
-      def untouched = Forms::RoleForm.blank
+      # @return [Forms::RoleForm] of an invitation
+      def form = @giving ? Forms::RoleForm.blank : @form
+
+      # @param row [Row]
+      # @return [Forms::RoleForm] of what this person is to be given
+      def form_of(row) = given?(row) ? @form : Forms::RoleForm.blank
+
+      # @return [Boolean] it is this person to whom something was to be given and could not
+      def given?(row) = @giving&.id == row.id
+
+      # @return [Array<String>] what is wrong with it, each with the name of its field
+      def faults(form) = form.errors.map { |field, words| "#{field.to_s.delete_suffix("_on").capitalize}: #{words}" }
 
       # @return [String, nil] shown once
       def link = @invited && "#{@base}/invitations/#{@invited}"

@@ -21,7 +21,7 @@ module Windlass
 
         app.post("/people/:id/roles", may: :keeps) do
           form = Forms::RoleForm.parse(params)
-          next people_page(form) unless form.valid?
+          next people_page(form, giving: person_of_the_house) unless form.valid?
 
           Actions::GiveRole.call(person_of_the_house, {**form.role, **form.days(today)})
           tell "The role is given."
@@ -53,10 +53,10 @@ module Windlass
 
         def person_of_the_house = @person_of_the_house ||= find_in(people_of_the_house)
 
-        def people_page(form)
+        def people_page(form, giving: nil)
           status 422 if form.errors.any?
-          page = Presenters::PeoplePage.new(house, form, invited: session.delete("invited"), today: today,
-            base: request.base_url)
+          page = Presenters::PeoplePage.new(house, form, giving: giving,
+            invited: session.delete("invited"), today: today, base: request.base_url)
           erb :"people/index", locals: {title: "People", page: page}
         end
       end
