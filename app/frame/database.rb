@@ -40,8 +40,14 @@ module Windlass
 
     POOL = 24
 
+    class << self
+      # @return [String] to which it is connected: a file, or an address
+      attr_reader :place
+    end
+
     # @param place [String] a file, made if it is not there; or the address of a database on PostgreSQL
     def self.connect(place)
+      @place = place
       return connect_file(place) unless place.start_with?("postgres://", "postgresql://")
 
       comparable_json

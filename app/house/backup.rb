@@ -23,9 +23,10 @@ module Windlass
       # @param now [Time]
       # @param keep [Integer] so many stay, the oldest go
       # @param pause [#call] between steps
+      # @param key [String, nil] the key file, where it goes along
       # @return [Copy] which was read whole and found sound
       # @raise [Error] where there is nothing, or the copy is not sound; nothing of it stays then
-      def take(from, folder, now:, keep: KEPT, pause: -> { sleep PAUSE_S })
+      def take(from, folder, now:, keep: KEPT, key: nil, pause: -> { sleep PAUSE_S })
         raise Error, "#{from}: there is no database." unless File.exist?(from)
 
         FileUtils.mkdir_p(folder, mode: 0o700)
@@ -33,6 +34,7 @@ module Windlass
         copy = File.join(folder, now.strftime(NAMED))
         whole(from, "#{copy}.part", pause)
         rows = check("#{copy}.part")
+        FileUtils.install(key, "#{copy}.key", mode: 0o600) if key && File.exist?(key)
         File.rename("#{copy}.part", copy)
         rotate(folder, keep)
         Copy.new(path: copy, rows: rows)
@@ -77,6 +79,7 @@ module Windlass
           File.write("#{to}.restoring", "#{File.basename(file)}, #{now.strftime("%F %T")}")
           take_the_place("#{to}.part", to)
           FileUtils.rm_f("#{to}.restoring")
+          HouseKey.bring("#{file}.key", HouseKey.file(to)) if File.exist?("#{file}.key")
           before
         end
       end
@@ -178,7 +181,8 @@ module Windlass
       def known = Dir[File.join(Database::MIGRATIONS, "*.rb")].map { |path| File.basename(path)[/\A\d+/] }
 
       def rotate(folder, keep)
-        FileUtils.rm_f(Dir[File.join(folder, FILES)].sort[0...-keep])
+        old = Dir[File.join(folder, FILES)].sort[0...-keep]
+        FileUtils.rm_f(old + old.map { |file| "#{file}.key" })
       end
     end
   end

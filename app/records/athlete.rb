@@ -5,6 +5,7 @@ module Windlass
     class Athlete < Record
       self.table_name = "athletes"
       reads :disciplines
+      seals :notes, lost: Sealed::LOST
       # By it somebody is known again in an archive, and as erased.
       attribute :uuid, default: -> { SecureRandom.uuid }
 

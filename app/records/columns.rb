@@ -78,6 +78,7 @@ module Windlass
           "families" => ids("columns of the screening", names(Windlass::Screening::MATRIX.columns.keys)),
           "expires_on" => PLANNED
         },
+        "letters" => {"answer" => mapping("what a clinician answered")},
         "measures" => {
           "details" => mapping("answers, by field"),
           "kind" =>

@@ -6,6 +6,8 @@ module Windlass
     # rounds, by number.
     class Correction < Record
       self.table_name = "corrections"
+      reads :before
+      seals :before
       belongs_to :account
 
       # Columns in which an empty list was an answer, too: no to all.

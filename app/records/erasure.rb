@@ -7,6 +7,8 @@ module Windlass
     # What was erased, for as long as that can be undone.
     class Erasure < Record
       self.table_name = "erasures"
+      seals :name, lost: Sealed::LOST
+      seals :archive, lost: "", compress: false
       self.filter_attributes = %i[name archive]
 
       UNDO_DAYS = 14

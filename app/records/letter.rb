@@ -7,6 +7,8 @@ module Windlass
     # A letter to a clinician, by a link of its own. Of the link's secret only a digest is kept.
     class Letter < Record
       self.table_name = "letters"
+      reads :answer
+      seals :answer
 
       GOOD_DAYS = 30
 

@@ -8,6 +8,8 @@ module Windlass
   # The tables: columns, associations, queries, and the way to the core's values. Nothing is decided here.
   module Records
     class Record < ActiveRecord::Base
+      extend Sealed
+
       self.abstract_class = true
 
       # What was sent twice is kept once, also where both come at the same moment to two processes.
@@ -29,10 +31,21 @@ module Windlass
       # @return [Boolean] what stands in that column of JSON is what it means, all of it
       def readable?(column)
         raw = read_attribute_before_type_cast(column)
+        raw = self.class.openings[column.to_s]&.decrypt(raw) || raw if raw.is_a?(String)
         raw = JSON.parse(raw) if raw.is_a?(String)
         Columns.fault(self.class.table_name, column.to_s, raw, Date.new(2000)).nil?
       rescue JSON::ParserError
         false
+      end
+
+      # @raise [Error] where a column that no key opens would be written over
+      def keep_what_is_lost(column)
+        return unless will_save_change_to_attribute?(column)
+
+        lies = self.class.unscoped.where(id: id).pick(self.class.lying(column))
+        return unless self.class.openings.fetch(column).lost?(lies)
+
+        raise Error, "What stands there can not be read, for the key of the house is missing. It is kept as it is."
       end
 
       # What was seen of it: whoever changes it says so, and changes nothing that somebody else changed meanwhile.

@@ -5,6 +5,7 @@ module Windlass
     class Screening < Record
       self.table_name = "screenings"
       reads :conditions
+      seals :conditions
       belongs_to :athlete
 
       # Answers that can not be read are no answers: whoever they are of is asked anew before anything is held.

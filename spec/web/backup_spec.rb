@@ -61,6 +61,19 @@ RSpec.describe Windlass::Backup do
     expect(Dir.children(copies).sort).to eq %w[windlass-2026-03-04-120000.sqlite3 windlass-2026-03-05-120000.sqlite3]
   end
 
+  it "leaves the key of the house out unless asked; a copy that has it brings it to where there is another" do
+    key = "#{house}.key"
+    File.write(key, "old\n")
+    described_class.take(house, copies, now: now - 86_400)
+    copy = described_class.take(house, copies, now: now, key: key, keep: 2).path
+    expect(Dir.children(copies).grep(/key/)).to eq ["#{File.basename(copy)}.key"]
+    File.write(key, "new\n")
+    2.times { |times| described_class.restore(copy, house, now: now + times) }
+    expect([File.read(key), File.stat(key).mode & 0o777]).to eq ["old\nnew\n", 0o600]
+    described_class.take(house, copies, now: now + 60, keep: 1)
+    expect(Dir.children(copies).grep(/key/)).to eq []
+  end
+
   it "is refused where it is damaged, refers to nothing, is newer, or is no database; the house stays as it was" do
     copy = described_class.take(house, copies, now: now).path
     broken = {

@@ -22,9 +22,11 @@ module Windlass
       end
       RULES = Rules
 
-      # @param screening [Records::Screening, nil] the newest answers, where there are some
+      # @param screening [Records::Screening, nil] the newest answers, where there are some; what can not be read
+      #   answers nothing
       # @param athlete [Records::Athlete] what is known of without a questionnaire
       def self.from(screening, athlete)
+        screening = nil unless screening&.readable?
         known =
           if screening
             screening.conditions

@@ -47,6 +47,20 @@ module Windlass
         found.pluck(*names).map { |values| names.zip(names.one? ? [values] : values).to_h }
       end
 
+      # What no key opens is not written: an empty list would be an answer that nobody gave. A text says so itself.
+      # @param found [ActiveRecord::Relation]
+      # @return [ActiveRecord::Relation] without it
+      def readable(found)
+        sealed = record.openings.reject { |_, opening| opening.tells? }
+        return found if sealed.empty?
+
+        lost =
+          found.pluck(key, *sealed.keys.map { |column| record.lying(column) }).select do |_, *texts|
+            sealed.values.zip(texts).any? { |opening, text| opening.lost?(text) }
+          end
+        lost.empty? ? found : found.where.not(key => lost.map(&:first))
+      end
+
       # @param rows [Array<Hash{String => Object}>] as they were written
       # @return [Array<Hash{String => Object}>] as the database keeps them
       def kept(rows) = rows

@@ -40,6 +40,7 @@ module Windlass
           staging.reduce(table.rows(@athletes, sessions: sessions, prescriptions: prescriptions)) do |rows, one|
             rows.where.not(one.brought(table))
           end
+        found = table.readable(found)
         places = @places[table.name] = {}
         ids = (table.key == "id") ? found.pluck(:id) : nil
         ids&.each_with_index { |id, index| places[id] = index + 1 }

@@ -20,6 +20,8 @@ module Windlass
       # @param form [Forms::ScreeningForm]
       # @return [Records::Screening] of the day on which it was answered
       def self.screening(screening, form, seen:, now:)
+        raise Error, "These answers can not be read. Answer the screening anew." unless screening.readable?
+
         change(
           screening,
           {conditions: form.conditions, guardian_consent_on: form.values[:guardian_consent_on]},

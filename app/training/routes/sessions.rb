@@ -51,6 +51,8 @@ module Windlass
         # Shown as what it is, and as nothing else.
         app.get("/photos/:uuid", may: :coaches) do
           photo = account.of(Records::Photo).find_by!(uuid: said(:uuid))
+          raise Error, "This photograph can not be read, for the key of the house is missing." if photo.bytes.empty?
+
           content_type photo.media_type
           headers "Content-Disposition" => "inline"
           photo.bytes

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Records
+    # Columns that lie encrypted in the database, by Active Record's encryption (AES-256-GCM), under the key of the
+    # house. What lay there plain before is read as it is. What no key opens reads as nothing, and is never written
+    # over: the key may be found again.
+    module Sealed
+      # What a text reads as that no key opens.
+      LOST = "(can not be read: the key of the house is missing)"
+      # In place of JSON: neither the list nor the mapping that is meant, so it reads as an empty one.
+      NEITHER = '""'
+
+      # @return [Array<Class>] that have such columns
+      def self.records = @records || []
+
+      def self.note(record) = @records = records | [record]
+
+      # @return [Boolean] no key opens the oldest or the newest of something that is sealed
+      def self.lost? =
+        records.any? do |record|
+          record.openings.any? do |column, opening|
+            %i[asc desc].any? do |order|
+              some = record.unscoped.order(id: order).limit(100).pluck(record.lying(column))
+              some.find { |text| opening.encrypted?(text) }&.then { |text| opening.lost?(text) }
+            end
+          end
+        end
+
+      # @param columns [Array<Symbol>]
+      # @param lost [String] what is read where no key opens it
+      # @param compress [Boolean] before it is sealed
+      def seals(*columns, lost: NEITHER, compress: true)
+        opening = Opening.new(lost, compress: compress)
+        Sealed.note(self)
+        @openings = openings.merge(columns.to_h { |column| [column.to_s, opening] })
+        encrypts(*columns, key_provider: HouseKey, encryptor: opening)
+        before_update { columns.each { |column| keep_what_is_lost(column.to_s) } }
+      end
+
+      # @param column [String] that is sealed
+      # @return [Arel] what lies in it, to be plucked as it lies
+      def lying(column)
+        name = connection.quote_column_name(column)
+        Arel.sql("#{(columns_hash.fetch(column).type == :binary) ? name : "CAST(#{name} AS text)"} AS lies_#{column}")
+      end
+
+      # @return [Hash{String => Opening}] by column
+      def openings = @openings || {}
+
+      # Seals, and opens what one of the keys opens.
+      class Opening < ActiveRecord::Encryption::Encryptor
+        def initialize(lost, compress:)
+          super(compress: compress)
+          @lost = lost
+        end
+
+        # @param clear [String]
+        # @return [String]
+        def encrypt(clear, key_provider: HouseKey, **) = super
+
+        # @return [String] as it is where it was never sealed
+        def decrypt(text, key_provider: HouseKey, **)
+          super
+        rescue ActiveRecord::Encryption::Errors::Decryption
+          encrypted?(text) ? @lost : text
+        end
+
+        # @return [Boolean] what it reads as says that it is lost
+        def tells? = @lost == LOST
+
+        # @return [Boolean] no key opens it
+        def lost?(text) = !text.nil? && encrypted?(text) && decrypt(text) == @lost
+      end
+    end
+  end
+end
