@@ -104,8 +104,15 @@ module WebHelpers
         disciplines: ["freediving"],
         **changes
       )
-      .tap { |athlete| screen(athlete) }
+      .tap { |athlete| consented(athlete) && screen(athlete) }
   end
+
+  # Agreed to what is kept, or a guardian did.
+  def consented(athlete) =
+    athlete.consents.create!(
+      account_id: account.id, version: 1, given_at: clock.now,
+      guardian: Windlass::Consents.minor?(athlete, clock.now.to_date) ? "Pilar Aldaya" : ""
+    )
 
   # Screened yesterday, with whatever was answered with yes.
   def screen(athlete, *conditions, on: clock.now.to_date - 100, **changes)

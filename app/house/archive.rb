@@ -20,6 +20,7 @@ module Windlass
       Table.new(Records::Squad, of: :place),
       Table.new(Records::Group, of: :place),
       Table.new(Records::Athlete),
+      Table.new(Records::Consent),
       Table.new(Records::Screening),
       Table.new(Records::Clearance),
       Table.new(Records::Measure),

@@ -17,6 +17,7 @@ module Windlass
       has_many :suspensions
       has_many :screenings
       has_many :clearances
+      has_many :consents
       has_many :slots, -> { in_order }, dependent: :destroy
       has_many :members
       has_many :groups, -> { by_name }, through: :members

@@ -79,6 +79,7 @@ module Windlass
           "expires_on" => PLANNED
         },
         "letters" => {"answer" => mapping("what a clinician answered")},
+        "consents" => {"version" => number(1..1000, "")},
         "measures" => {
           "details" => mapping("answers, by field"),
           "kind" =>

@@ -99,6 +99,7 @@ module Bench
           mass_kg: 61,
           disciplines: ["surfing"]
         )
+      Windlass::Actions::KeepConsent.give(athlete, guardian: "", now: now)
       athlete.screenings.create!(account_id: 1, answered_on: now.to_date, conditions: [])
       athlete.measures.create!(
         account_id: 1,

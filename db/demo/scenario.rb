@@ -63,6 +63,7 @@ module Windlass
           conditions: conditions,
           guardian_consent_on: (@now.to_date - Diary::DAYS if @person["born"] < Screening::Ages::ADULT)
         )
+        give_consent unless @person["consent"] == "later"
         @diary = Diary.new(@person, now: @now, random: @random, own: OWN.to_h { |own| [own["name"], own] })
         write_scores(@diary.days)
         write_measures
@@ -74,10 +75,20 @@ module Windlass
         Actions::LearnFromLog.call(@athlete, now: @now)
       end
 
+      # Who has not agreed yet may take so long.
+      LATER_DAYS = 12
       # In shorter holds nobody marks an urge.
       URGE_AFTER_S = 20
 
       private
+
+      # Who was asked lately has not agreed yet, and has some days left.
+      def give_consent
+        @athlete.consents.create!(
+          account_id: @account.id, version: Consents::VERSION, given_at: @now - Diary::DAYS * 86_400,
+          guardian: @person.fetch("guardian", ""), written_by: "Maren Solheim-Okoro"
+        )
+      end
 
       def conditions
         [*@person["conditions"], ("nervous" if @person["nervous"]), ("sleep_signs" if @person["sleep_signs"])].compact
@@ -90,6 +101,7 @@ module Windlass
           "sleep_signs", "locks", "control_pause_use"
         ).merge(
           "notes" => @person.fetch("notes", ""),
+          "consent_due_on" => (today + LATER_DAYS if @person["consent"] == "later"),
           "born_on" => (today << (@person["born"] * 12)) - @random.rand(300)
         )
       end

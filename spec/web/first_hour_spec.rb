@@ -11,7 +11,7 @@ RSpec.describe "The first hour", :web do
   # What Today asks for first.
   def led_to = get("/") && page.css("section[aria-labelledby=next] a.btn").map { |link| [link.text, link["href"]] }
 
-  it "leads from nobody over screening, measure and prescription to the deck" do
+  it "leads from nobody over consent, screening, measure and prescription to the deck" do
     expect(get("/").body).to include("Nobody is here yet", "/athletes/new", "/athletes/several")
     submit(
       "/athletes/new",
@@ -30,6 +30,12 @@ RSpec.describe "The first hour", :web do
       }
     )
     vera = Windlass::Records::Athlete.sole
+    expect([last_response.location[%r{/athletes/.*}], led_to]).to eq [
+      "/athletes/#{vera.id}/consent",
+      [["Consent", "/athletes/#{vera.id}/consent"]]
+    ]
+
+    submit("/athletes/#{vera.id}/consent", "/athletes/#{vera.id}/consent")
     expect([last_response.location[%r{/athletes/.*}], led_to]).to eq [
       "/athletes/#{vera.id}/screening",
       [["Screening", "/athletes/#{vera.id}/screening"]]

@@ -81,6 +81,7 @@ RSpec.describe "Screening", :web do
     expect(page.css("#guardian_consent_on")).to be_empty
 
     athlete.update!(born_on: "2012-01-01")
+    consented(athlete)
     keep(answers)
     expect(run_now).to match [422, /A guardian's consent is missing/]
     keep(answers, guardian_consent_on: "2026-03-01")

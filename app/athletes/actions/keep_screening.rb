@@ -9,6 +9,7 @@ module Windlass
       # @param uuid [String, nil] of the form: a double click keeps one
       # @return [Records::Screening]
       def self.call(athlete, conditions, guardian_consent_on:, now:, uuid: nil)
+        Consents.required!(athlete, now.to_date)
         Records::Record.once(athlete.screenings, uuid) do
           mind(athlete, conditions)
           athlete.screenings.create!(

@@ -7,6 +7,7 @@ module Windlass
       # @param values [Hash] of Forms::ColdForm
       # @return [Records::Cold]
       def self.call(athlete, values, now:)
+        Consents.required!(athlete, now.to_date)
         Records::Record.once(athlete.colds, values[:uuid]) { keep(athlete, values, now) }
       end
 

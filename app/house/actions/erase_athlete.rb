@@ -41,7 +41,9 @@ module Windlass
           prescriptions: Records::Prescription.unscoped.where(athlete_id: athlete.id).select(:id)
         }
         Records::Record.transaction do
-          [Records::Feed, Records::Letter, Records::Member].each { |record| record.where(athlete_id: athlete.id).delete_all }
+          [Records::Feed, Records::Letter, Records::ConsentLink, Records::Member].each do |record|
+            record.where(athlete_id: athlete.id).delete_all
+          end
           Archive::TABLES.reverse_each do |table|
             found = table.rows([athlete.id], **theirs)
             table.record.unscoped.where(table.key => found.pluck(table.key)).delete_all

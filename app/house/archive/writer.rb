@@ -8,9 +8,11 @@ module Windlass
 
       # @param account [Records::Account]
       # @param athlete [Records::Athlete, nil] of whom; nil: of the whole place
-      def initialize(account, athlete: nil)
+      # @param without [Hash{String => Array<String>}] columns of text that stay empty, by table
+      def initialize(account, athlete: nil, without: {})
         @account = account
         @athletes = athlete && [athlete.id]
+        @without = without
         @places = {}
       end
 
@@ -54,7 +56,7 @@ module Windlass
       end
 
       def row(table, values)
-        values.to_h do |name, value|
+        values.merge(@without.fetch(table.name, []).to_h { |name| [name, ""] }).to_h do |name, value|
           target = table.target(name, values)
           [name, target ? value && @places.fetch(target)[value] : written(value, binary: table.binary?(name))]
         end

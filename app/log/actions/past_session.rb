@@ -39,6 +39,7 @@ module Windlass
       # @param entries [Array<Log::Entry>]
       # @return [Array<Records::Session>]
       def self.call(prescription, entries, now:)
+        Consents.required!(prescription.athlete, now.to_date) unless stops?(entries)
         sessions =
           prescription.transaction do
             entries.map do |entry|
@@ -47,6 +48,10 @@ module Windlass
           end
         sessions.tap { close(sessions, now) }
       end
+
+      # @return [Boolean] one of them stops somebody
+      def self.stops?(entries) =
+        entries.any? { |entry| entry.symptoms.intersect?(Progression::Symptoms::STOPS.keys) }
 
       # @return [String] what tells two notes apart
       def self.mark(entry) =

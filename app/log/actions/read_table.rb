@@ -12,17 +12,24 @@ module Windlass
       # Who is meant by a name.
       class Names
         # @param account [Records::Account]
-        def initialize(account)
-          @by_name = account.athletes.includes(prescriptions: :athlete).group_by { |athlete| athlete.name.downcase }
+        # @param on [Date]
+        def initialize(account, on:)
+          @on = on
+          @by_name =
+            account.athletes.includes(:consents, prescriptions: :athlete).group_by { |athlete| athlete.name.downcase }
         end
 
         # @return [Records::Athlete, String] or why there is none
         def find(name)
           named = @by_name.fetch(name.downcase, [])
-          return named.first if named.size == 1
+          return asked(named.first) if named.size == 1
 
           "column athlete: “#{name}” #{named.empty? ? "is nobody here" : "are #{named.size} here"}"
         end
+
+        private
+
+        def asked(athlete) = Consents.missing?(athlete, @on) ? Consents.missing_words(athlete, @on) : athlete
       end
 
       WRITERS = {
@@ -39,7 +46,7 @@ module Windlass
       # @param table [Formats::TableCsv]
       # @return [Array<Row>] nothing is kept
       def self.preview(account, table, now:, writer: writer(table, now: now), progress: Imports::Progress::NONE)
-        names = Names.new(account)
+        names = Names.new(account, on: now.to_date)
         progress.begin("Checking", table.rows.size)
         table.rows.map { |row| previewed(row, names, writer).tap { progress.step } }
       end

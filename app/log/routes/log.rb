@@ -13,12 +13,7 @@ module Windlass
         end
 
         Formats::LogCsv::FILES.each_key do |name|
-          app.get("/log/#{name}.csv", may: :coaches) do
-            filter = Forms::LogForm.parse(params)
-            content_type "text/csv", charset: "utf-8"
-            attachment "windlass-#{name}-#{today}.csv"
-            download { |out| LogFiles.write(name, account, filter) { |line| out << line } }
-          end
+          app.get("/log/#{name}.csv", may: :coaches) { csv_file(name, Forms::LogForm.parse(params)) }
         end
 
         # A table as CSV: first what of it would be kept, then, asked for again with the same, all of it or nothing.
@@ -60,6 +55,14 @@ module Windlass
       end
 
       module Helpers
+        # @param name [Symbol] of {Formats::LogCsv::FILES}
+        # @param filter [Forms::LogForm]
+        def csv_file(name, filter)
+          content_type "text/csv", charset: "utf-8"
+          attachment "windlass-#{name}-#{today}.csv"
+          download { |out| LogFiles.write(name, account, filter) { |line| out << line } }
+        end
+
         # Several lines, as they were typed.
         def typed(key, most = Presenters::PastSession::MOST_CHARACTERS) =
           params[key].is_a?(String) ? params[key][0, most] : ""

@@ -7,6 +7,7 @@ module Windlass
       # @param values [Hash] of Forms::ControlPauseForm
       # @return [Records::Measure]
       def self.call(athlete, values, now:)
+        Consents.required!(athlete, now.to_date)
         Records::Record.once(athlete.measures, values[:uuid]) do
           Records::Measure.create!(whole(athlete, values, at: taken_at(values, now)))
         end

@@ -15,7 +15,9 @@ module Windlass
       # it.
       # @return [Records::Measure]
       def self.keep(athlete, kind, values, now:)
-        athlete.transaction { create(athlete, kind, values, now).tap { |measure| act(measure, now) } }
+        measure = Records::Measure.new(whole(athlete, kind, values, at: taken_at(values, now)))
+        Consents.required!(athlete, now.to_date) unless kind.stop(measure.to_taken)
+        athlete.transaction { measure.tap(&:save!).tap { act(measure, now) } }
       end
 
       # What a measure brings with it: a pulse, a stop.
@@ -37,9 +39,6 @@ module Windlass
         situation = Situations.of([athlete], now: now).of(athlete.id, kind.activity)
         Progression::Readiness.of(situation.with(watcher: watcher))
       end
-
-      def self.create(athlete, kind, values, now) =
-        Records::Measure.create!(whole(athlete, kind, values, at: taken_at(values, now)))
 
       # @return [Hash] of a new measure
       def self.whole(athlete, kind, values, at:)
@@ -71,7 +70,7 @@ module Windlass
         day = values[:taken_on]
         (day == now.to_date) ? now : Time.new(day.year, day.month, day.day, 12)
       end
-      private_class_method :create, :caution
+      private_class_method :caution
     end
   end
 end

@@ -26,6 +26,9 @@ module Windlass
         end
       end
 
+      # @return [ConsentPage]
+      def consent_of(athlete) = ConsentPage.new(athlete, form: Forms::ConsentForm.blank, now: @now)
+
       # @return [EmergencyCard]
       def emergency_card = EmergencyCard.new(@account.place)
 

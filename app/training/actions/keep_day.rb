@@ -7,6 +7,7 @@ module Windlass
       # @param values [Hash] of Forms::DayForm
       # @return [Records::Day]
       def self.call(athlete, values, now:)
+        Consents.required!(athlete, now.to_date)
         # Two that ask at once say it of the same day.
         athlete.transaction(requires_new: true) { keep(athlete.day_on(now.to_date), values) }
       rescue ActiveRecord::RecordNotUnique

@@ -11,6 +11,7 @@ module Windlass
       # @return [Records::Session]
       # @raise [Error] where the athlete is not ready for it, with what lifts it
       def self.call(prescription, now:, situations: Situations.of([prescription.athlete], now: now))
+        Consents.required!(prescription.athlete, now.to_date)
         raise Error, prescription.quiet_words if prescription.quiet?
         raise Error, prescription.over_words if prescription.over?
 

@@ -13,13 +13,15 @@ module Windlass
       def self.call(account, pairs, clear:, now:)
         chosen = pairs.reject { |_, number| number.to_s.empty? }
         divers =
-          account.active_athletes.where(id: chosen.keys).by_name.includes(:suspensions, :screenings, :clearances).to_a
+          account.active_athletes.where(id: chosen.keys).by_name.includes(:suspensions, :screenings, :clearances,
+            :consents).to_a
         groups = divers.group_by { |athlete| chosen[athlete.id.to_s] }.sort.map(&:last)
         raise Error, "Nobody dives alone: choose a pair for two divers at least." if groups.empty?
 
         odd = groups.find { |group| group.size != PAIR }
         raise Error, "#{Words.list(odd.map(&:name))}: a pair is two." if odd
 
+        divers.each { |diver| Consents.required!(diver, now.to_date) }
         ask(divers, clear, now)
         refuse(groups, now)
         groups

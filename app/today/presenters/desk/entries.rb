@@ -57,7 +57,7 @@ module Windlass
             Ground.new(
               @account,
               now: @now,
-              only: Records::Athlete.where(id: ids).includes(:suspensions, :screenings, :clearances).to_a
+              only: Records::Athlete.where(id: ids).includes(:suspensions, :screenings, :clearances, :consents).to_a
             )
           lists = LISTS.transform_values { |rows| rows.call(ground).group_by(&:athlete_id) }
           unscored = Scores.new(ground).missing.to_set(&:id)

@@ -29,6 +29,10 @@ module Windlass
         def step(athlete)
           before = BeforeAPause.new(athlete, today: @ground.today)
           return if before.stop
+          if Consents.missing?(athlete, @ground.today)
+            return row(athlete, "Consent comes first: what is kept, and why", "consent", "Consent")
+          end
+
           if athlete.screenings.empty?
             return (
               row(

@@ -19,7 +19,8 @@ module Windlass
         end
 
         def athletes
-          @athletes ||= @only || @account.active_athletes.by_name.includes(:suspensions, :screenings, :clearances).to_a
+          @athletes ||= @only || @account.active_athletes.by_name.includes(:suspensions, :screenings, :clearances,
+            :consents).to_a
         end
 
         def by_id = @by_id ||= athletes.index_by(&:id)

@@ -17,8 +17,10 @@ module Windlass
 
         # @return [Array<Row>]
         def rows =
-          answered_letters + without_screening + lapsing + planned_tests + paused_long_enough + without_measure +
-            back_for_long + without_offer
+          [
+            answered_letters, without_consent, without_screening, lapsing, planned_tests, paused_long_enough,
+            without_measure, back_for_long, without_offer
+          ].flatten
 
         private
 
@@ -27,6 +29,20 @@ module Windlass
           Records::Letter.waiting.where(athlete_id: @ground.by_id.keys).map do |letter|
             row(@ground.by_id[letter.athlete_id], "A clinician has answered",
               "/athletes/#{letter.athlete_id}/screening#letters", "Read it")
+          end
+        end
+
+        # Until the day on which it is due all goes on as before.
+        def without_consent
+          @ground.athletes.filter_map do |athlete|
+            due = athlete.consent_due_on
+            grace = due && due >= @ground.today
+            next if athlete.consents.any? { |one| one.holds?(athlete, @ground.today) }
+            next unless grace || @ground.training_ids.include?(athlete.id)
+
+            words = Consents.missing_words(athlete, @ground.today)
+            words += ". From #{Words.date(due + 1)} on nothing new is kept without" if grace
+            row(athlete, words, "/athletes/#{athlete.id}/consent", "Consent")
           end
         end
 
