@@ -70,7 +70,8 @@ Capybara.app = FRONT
 Capybara.server = :puma, {Silent: true, Threads: "0:4"}
 Capybara.server_host = "127.0.0.1"
 Capybara.javascript_driver = Capybara.default_driver = :chromium
-Capybara.default_max_wait_time = 5
+# A machine with other work is slow; what is there is found at once.
+Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
 
 module BrowserHelpers

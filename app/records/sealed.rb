@@ -61,6 +61,7 @@ module Windlass
 
         # @return [String] as it is where it was never sealed
         def decrypt(text, key_provider: HouseKey, **)
+          text = unescaped(text)
           super
         rescue ActiveRecord::Encryption::Errors::Decryption
           encrypted?(text) ? @lost : text
@@ -71,6 +72,14 @@ module Windlass
 
         # @return [Boolean] no key opens it
         def lost?(text) = !text.nil? && encrypted?(text) && decrypt(text) == @lost
+
+        private
+
+        # Bytes come as such, or from PostgreSQL as their hexadecimal digits.
+        def unescaped(lies)
+          text = lies.to_s
+          text.start_with?("\\x7b") ? [text[2..]].pack("H*") : text
+        end
       end
     end
   end

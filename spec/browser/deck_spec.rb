@@ -120,7 +120,7 @@ RSpec.describe "The deck in full", :browser do
     key("u")
     kept
 
-    Timeout.timeout(5) { sleep 0.1 until session.reload.journal_events.pluck(:kind).include?("first_urge") }
+    Timeout.timeout(30) { sleep 0.1 until session.reload.journal_events.pluck(:kind).include?("first_urge") }
     expect(session.state).to eq "running"
   end
 

@@ -491,9 +491,9 @@ RSpec.describe "The deck's modules", :browser do
     visit("/")
 
     expect(page).to have_css("h1", text: "Today")
-    Timeout.timeout(5) { sleep 0.05 until session.reload.state == "done" }
+    Timeout.timeout(30) { sleep 0.05 until session.reload.state == "done" }
     expect(session.rounds.count).to eq 13
-    Timeout.timeout(5) do
+    Timeout.timeout(30) do
       until evaluate(
         "return [(await module.store.waiting()).length, (await module.store.run(\"#{session.uuid}\")) ? 1 : 0];",
         "store.js"

@@ -48,7 +48,7 @@ RSpec.describe "Without a network", :browser do
     Outage.all = false
     visit("/athletes")
     expect(page).to have_css("h1", text: "Athletes")
-    Timeout.timeout(10) { sleep 0.1 until session.reload.effort }
+    Timeout.timeout(30) { sleep 0.1 until session.reload.effort }
     expect([session.state, session.effort, session.rounds.count, session.rounds.first.first_breath]).to eq [
       "done",
       6.0,
@@ -84,7 +84,7 @@ RSpec.describe "Without a network", :browser do
 
     Outage.all = false
     visit("/athletes")
-    Timeout.timeout(10) { sleep 0.1 until athlete.suspensions.reload.any? }
+    Timeout.timeout(30) { sleep 0.1 until athlete.suspensions.reload.any? }
     expect(athlete.suspensions.sole.reason).to start_with("Chest pain, noted on the deck")
   end
 end

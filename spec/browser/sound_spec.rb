@@ -52,7 +52,7 @@ RSpec.describe "Sound on the deck", :browser do
     sleep 1.3
     forget
     pass(45)
-    Timeout.timeout(5) { sleep 0.1 until ahead(880).any? }
+    Timeout.timeout(30) { sleep 0.1 until ahead(880).any? }
 
     # Out of the hold in 74 s: two notes that fall, and three ticks before it.
     expect(ahead(660).first).to be_within(0.2).of(74)
@@ -66,12 +66,12 @@ RSpec.describe "Sound on the deck", :browser do
     )
     start_deck
     pass(30)
-    Timeout.timeout(5) { sleep 0.1 until page.evaluate_script("window.tones.length") > 0 }
+    Timeout.timeout(30) { sleep 0.1 until page.evaluate_script("window.tones.length") > 0 }
     key(:escape)
     expect(page).to have_css(".cue", text: "Stopped")
 
     expect(page.evaluate_script("window.tones.filter((one) => !one.stopped && one.inS > 1).length")).to eq 0
-    Timeout.timeout(5) { sleep 0.1 until page.evaluate_script("window.asked").size == 2 }
+    Timeout.timeout(30) { sleep 0.1 until page.evaluate_script("window.asked").size == 2 }
     expect(page.evaluate_script("window.asked")).to eq ["screen", "let go"]
   end
 
@@ -84,7 +84,7 @@ RSpec.describe "Sound on the deck", :browser do
     cue = find(".cue").text
     find(".figure").click
     expect(page).to have_button(text: "Sound on")
-    Timeout.timeout(5) { sleep 0.1 until page.evaluate_script("window.tones.length") > 0 }
+    Timeout.timeout(30) { sleep 0.1 until page.evaluate_script("window.tones.length") > 0 }
 
     expect(find(".cue").text).to eq cue
     expect(page.evaluate_script("window.audio.state")).to eq "running"
@@ -93,7 +93,7 @@ RSpec.describe "Sound on the deck", :browser do
   it "plays the metronome of a sustained exhale by touch, and marks by key after the clock was started with a click" do
     visit("/athletes/#{athlete.id}/measures/sustained_exhale/new")
     click_button("Start (Space)")
-    Timeout.timeout(5) { sleep 0.1 until page.evaluate_script("window.tones.length") > 100 }
+    Timeout.timeout(30) { sleep 0.1 until page.evaluate_script("window.tones.length") > 100 }
     visit("/athletes/#{athlete.id}/measures/maximal_hold/new")
     click_button("Start (Space)")
     pass(40)

@@ -53,7 +53,7 @@ RSpec.describe "The surface clock", :browser do
     expect(page).to have_css("dialog[open] h1", text: "Emergency")
     click_button("Close the card")
     expect(diver("Ines Aldaya")).to have_text("no dive any more today")
-    Timeout.timeout(8) { sleep 0.1 until divers.first.suspensions.reload.any? }
+    Timeout.timeout(30) { sleep 0.1 until divers.first.suspensions.reload.any? }
   end
 
   it "runs, and sends what it kept, where the browser's storage never answers" do

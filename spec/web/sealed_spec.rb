@@ -40,6 +40,15 @@ RSpec.describe "What is about health", :web, :both_databases do
     expect(File.stat(Windlass::HouseKey.file).mode & 0o777).to eq 0o600
   end
 
+  it "is a photograph, too, byte for byte" do
+    make_pause(athlete)
+    picture = ("\xFF\xD8\xFF".b + Random.new(1).bytes(50_000))
+    photo = Windlass::Actions::KeepPhoto.call(run_set(prescribe(athlete)), picture, now: clock.now)
+    expect(get("/photos/#{photo.uuid}").body.b == picture).to be true
+    expect(photo.reload.bytes.b == picture).to be true
+    without_the_key { expect([get("/photos/#{photo.uuid}").status, text]).to match [422, include("can not be read")] }
+  end
+
   it "counts as not answered without the key, is never written over, and is all there once the key is back" do
     sealed = lies("athletes", "notes")
     without_the_key do
