@@ -42,7 +42,7 @@ module Windlass
       if response.status < 400 && Trace.deed?(route)
         Trace.write(
           route, request.path_info,
-          person: doer || person, device: env[SignIn::DEVICE], now: now
+          person: doer || person, whose: whose, device: env[SignIn::DEVICE], now: now
         )
       end
       Doing.person = nil

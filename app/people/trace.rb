@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "yaml"
+
 module Windlass
   # What was done, by whom, to whom: one line a deed, written with the deed's answer. Reading is among it where what is
   # read is somebody's health: screening, letter, photograph, an export.
@@ -14,7 +16,9 @@ module Windlass
       "GET /place/archive.json",
       "GET /athletes/:athlete_id/archive.json",
       "GET /athletes/:athlete_id/dives.uddf",
-      *%w[sessions holds measures dives].map { |name| "GET /log/#{name}.csv" }
+      "GET /mine/data.json",
+      "GET /consents/:token/data.json",
+      *%w[sessions holds measures dives].flat_map { |name| ["GET /log/#{name}.csv", "GET /mine/#{name}.csv"] }
     ].to_set.freeze
     # What is sent many times a minute while a session runs, and what keeps nothing.
     NO_DEEDS = [
@@ -43,7 +47,8 @@ module Windlass
     # @param route [String]
     # @param path [String] as it was asked for
     # @param person [Records::Person, nil]
-    def self.write(route, path, person:, device:, now:)
+    # @param whose [Integer, nil] number of an athlete, where the address does not say it
+    def self.write(route, path, person:, device:, now:, whose: nil)
       table, key = path.delete_prefix("/").split("/")
       # What opens a link stays between those who have it.
       key = nil if route.match?(/:token|:secret/)
@@ -51,7 +56,7 @@ module Windlass
         at: now,
         person_uuid: person&.uuid.to_s,
         deed: route,
-        athlete_id: whose(table, key),
+        athlete_id: whose || whose(table, key),
         subject: [table, *key].join(" ")[0, 80],
         device: device.to_s
       )
@@ -88,52 +93,11 @@ module Windlass
     def self.signing(event, person, device:, now:) =
       Records::TraceEntry.create!(at: now, person_uuid: person.uuid, deed: event.to_s, device: device)
 
-    # What is said of a deed; others are said by their address.
-    WORDS = {
-      "POST /athletes" => "added an athlete",
-      "POST /athletes/:athlete_id" => "changed a sheet",
-      "POST /athletes/:athlete_id/screening" => "answered a screening",
-      "GET /athletes/:athlete_id/screening" => "read a screening",
-      "POST /athletes/:athlete_id/clearances" => "wrote down a clearance",
-      "GET /athletes/:athlete_id/letter.pdf" => "printed a letter to a clinician",
-      "GET /athletes/:athlete_id/report.pdf" => "printed a report",
-      "GET /photos/:uuid" => "looked at a photograph",
-      "POST /athletes/:athlete_id/prescriptions" => "prescribed",
-      "POST /protocols/:id/prescriptions" => "prescribed",
-      "POST /prescriptions/:id/sessions" => "put a session on the deck",
-      "POST /prescriptions/:id/write-in" => "wrote a session in",
-      "POST /prescriptions/:id/end" => "ended a prescription",
-      "POST /prescriptions/:id/limits" => "changed limits",
-      "POST /sessions/:uuid/rating" => "rated a session",
-      "POST /sessions/:uuid/decision" => "decided a verdict",
-      "POST /sessions/:uuid/accept" => "accepted a verdict",
-      "POST /decisions" => "accepted plain verdicts",
-      "POST /sessions/:uuid/discard" => "discarded a session",
-      "POST /sessions/:uuid/end" => "ended a session",
-      "POST /moves/:id/back" => "took a decision back",
-      "POST /suspensions/:id/clearance" => "lifted a stop",
-      "POST /athletes/:athlete_id/day" => "asked before a session",
-      "POST /squads" => "began a session together",
-      "POST /athletes/:athlete_id/erase" => "erased an athlete",
-      "POST /erasures/:id/undo" => "took an erasure back",
-      "GET /place/archive.json" => "exported the house",
-      "GET /athletes/:athlete_id/archive.json" => "exported an athlete",
-      "POST /place/import" => "read an archive in",
-      "POST /place" => "changed the place",
-      "POST /athletes/:athlete_id/letters" => "asked a clinician by link",
-      "POST /letters/:token" => "answered a letter",
-      "POST /athletes/:athlete_id/letters/:id/take" => "took a clinician's answer over",
-      "POST /people/invitations" => "invited somebody",
-      "POST /people/:id/roles" => "gave a role",
-      "POST /people/roles/:id/end" => "ended a role",
-      "POST /people/:id/close" => "closed somebody's sign-in",
-      "POST /invitations/:token" => "took an invitation",
-      "POST /setup" => "set the house up",
-      **SIGNING.transform_keys(&:to_s)
-    }.freeze
+    # What is said of a deed.
+    WORDS = {**YAML.load_file(File.join(__dir__, "trace_words.yml")), **SIGNING.transform_keys(&:to_s)}.freeze
 
     # @param entry [Records::TraceEntry]
     # @return [String]
-    def self.words(entry) = WORDS.fetch(entry.deed) { entry.deed.delete_prefix("POST ").delete_prefix("GET ") }
+    def self.words(entry) = WORDS.fetch(entry.deed) { entry.deed.split.last }
   end
 end

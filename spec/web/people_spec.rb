@@ -159,6 +159,13 @@ RSpec.describe "People", :web, :both_databases do
       expect(text).not_to include("Ines")
     end
 
+    it "in words, whatever was done" do
+      routes = Windlass::Web.routes.flat_map { |verb, all| all.map { |pattern, *| "#{verb} #{pattern}" } }
+      deeds = routes.select { |route| Windlass::Trace.deed?(route) }
+      expect(deeds.uniq - Windlass::Trace::WORDS.keys).to eq []
+      expect(Windlass::Trace::WORDS.keys.grep(/ /) - deeds).to eq []
+    end
+
     it "of every form that was taken, and of none that was refused" do
       quiet = Windlass::Trace::NO_DEEDS
       routes = Windlass::Rights::ROUTES.keys.select { |route| route.start_with?("POST") }

@@ -68,17 +68,20 @@ module Windlass
         app.get("/mine/data.json", may: :own) { own_copy(own_athlete) }
 
         Formats::LogCsv::FILES.each_key do |name|
-          app.get("/mine/#{name}.csv", may: :own) { csv_file(name, Forms::LogForm.parse({})) }
+          app.get("/mine/#{name}.csv", may: :own) { own_athlete && csv_file(name, Forms::LogForm.parse({})) }
         end
       end
       private_class_method :with_the_coach, :by_link, :signed_in
 
       module Helpers
         # @return [Records::Athlete] as whom somebody is signed in
-        def own_athlete = account.active_athletes.by_name.first || raise(Sinatra::NotFound)
+        def own_athlete =
+          (account.active_athletes.by_name.first || raise(Sinatra::NotFound)).tap { |one| self.whose = one.id }
 
         def consent_link
           @consent_link ||= Records::ConsentLink.opened(params[:token].to_s, now: now) || raise(Sinatra::NotFound)
+          self.whose = @consent_link.athlete_id
+          @consent_link
         end
 
         def linked_path = "/consents/#{params[:token]}"

@@ -37,6 +37,8 @@ module Windlass
         def letter
           @letter ||= Records::Letter.open(params[:token].to_s, now: now)&.then { |one| one if asked_still?(one) } ||
             raise(Sinatra::NotFound)
+          self.whose = @letter.athlete_id
+          @letter
         end
 
         def asked_still?(one)

@@ -27,7 +27,8 @@ module Windlass
         def morning_links = MorningLinks.new(settings.session_secret)
 
         def linked =
-          @linked ||= morning_links.athlete(house.active_athletes, said(:token)) || raise(Sinatra::NotFound)
+          (@linked ||= morning_links.athlete(house.active_athletes, said(:token)) || raise(Sinatra::NotFound))
+            .tap { |one| self.whose = one.id }
 
         def morning_page(form, saved)
           status 422 unless form.valid?

@@ -43,6 +43,9 @@ module Windlass
         # Who did it, where nobody was signed in before.
         attr_accessor :doer
 
+        # Number of the athlete whom a link or a sign-in is about, where the address does not say it.
+        attr_accessor :whose
+
         def invitation
           @invitation ||= Records::Invitation.open(params[:token].to_s, now: now) || raise(Sinatra::NotFound)
         end
