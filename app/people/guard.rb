@@ -12,7 +12,7 @@ module Windlass
     # Invitations, setup codes, letters: secrets in an address or a form.
     MOST_SECRETS = 60
     WITHIN_S = 900
-    SECRET = %r{\A/(invitations|setup|letters|devices)/?}
+    SECRET = %r{\A/(invitations|setup|letters|consents|devices)/?}
 
     # Counts in the database, in one statement: no process loses any.
     class Store

@@ -13,7 +13,6 @@ module Windlass
       "GET /athletes/:athlete_id/report.pdf",
       "GET /sessions/:uuid/incident.pdf",
       "GET /photos/:uuid",
-      "GET /place/archive.json",
       "GET /athletes/:athlete_id/archive.json",
       "GET /athletes/:athlete_id/dives.uddf",
       "GET /mine/data.json",

@@ -180,7 +180,7 @@ RSpec.describe "The archive", :web, :both_databases do
   end
 
   it "is saved and read in from the page of the place" do
-    get("/place/archive.json")
+    submit("/place", "/place/archive.json")
     saved = last_response.body
     Windlass::Demo::Scenario.clear
     get("/place")

@@ -64,6 +64,8 @@ RSpec.describe "Several processes", :both_databases do
       ["200", true]
     ]
 
+    expect(answer("/athletes/1/consent", {"authenticity_token" => token}).code).to eq "303"
+
     # Today kept what it said of her in each of them; what is written now changes that.
     expect(said_everywhere("/").size).to eq 1
     taken = {
@@ -112,7 +114,10 @@ RSpec.describe "Several processes", :both_databases do
     page = URI(answer("/log/table", form)["location"]).path
     wait_until { answer(page).body.include?("400 wrong") }
     expect(
-      [JSON.parse(answer("/place/archive.json").body)["of"], answer("/log/sessions.csv")["transfer-encoding"]]
+      [
+JSON.parse(answer("/place/archive.json", 
+{"authenticity_token" => token, 
+"password" => "barge lantern tide mole"}).body)["of"], answer("/log/sessions.csv")["transfer-encoding"]]
     ).to eq %w[place chunked]
   end
 end

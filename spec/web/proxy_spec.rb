@@ -96,7 +96,11 @@ RSpec.describe "Behind a proxy", :both_databases do
     expect([made.code, made["location"]]).to match ["303", start_with("https://house.example/")]
     said = Array.new(8) { asked("/athletes").then { |got| [got.code, got.body.include?("Ada Lund")] } }
     expect(said.uniq).to eq [["200", true]]
-    expect(asked("/place/archive.json")["transfer-encoding"]).to eq "chunked"
+    # The house leaves by its keeper's password alone.
+    exports = ["", "barge lantern tide mule", "barge lantern tide mole"].map do |password|
+      asked("/place/archive.json", {"authenticity_token" => token, "password" => password})
+    end
+    expect(exports.map(&:code) + [exports.last["transfer-encoding"]]).to eq %w[422 422 200 chunked]
     expect([asked("/sw.js").code, asked("/manifest.webmanifest").code]).to eq %w[200 200]
     # Whoever is signed out is so at both.
     asked("/sign-out", {"authenticity_token" => token})

@@ -8,7 +8,7 @@ module Windlass
         app.helpers Helpers
 
         app.get("/place", may: :keeps) do
-          place_page(Forms::PlaceForm.blank(account.slice(:emergency_number, :site, :oxygen_at, :defibrillator_at)))
+          place_page(place_form)
         end
 
         app.post("/place", may: :keeps) do
@@ -20,8 +20,15 @@ module Windlass
           redirect to("/place"), 303
         end
 
-        # Everything of the place, as an archive.
-        app.get("/place/archive.json", may: :keeps) { archive_file(Archive::Writer.new(account.house), "place") }
+        # Everything of the place, as an archive: what is about health leaves the house with it.
+        app.post("/place/archive.json", may: :keeps) do
+          Actions::ProvePassword.call(person, params["password"].to_s[0, 200])
+          archive_file(Archive::Writer.new(account.house), "place")
+        rescue Error => error
+          @refused = error.message
+          status 422
+          place_page(place_form)
+        end
 
         app.get("/athletes/:athlete_id/archive.json", may: :coaches) do
           archive_file(Archive::Writer.new(account.house, athlete: athlete), "athlete-#{athlete.id}")
@@ -35,6 +42,9 @@ module Windlass
       MOST_IMPORTS = 5
 
       module Helpers
+        def place_form =
+          Forms::PlaceForm.blank(account.slice(:emergency_number, :site, :oxygen_at, :defibrillator_at))
+
         def archive_file(writer, name)
           content_type :json
           attachment "windlass-#{name}-#{today}.json"
@@ -47,6 +57,8 @@ module Windlass
             locals: {
               title: "The place",
               form: form,
+              refused: @refused,
+              asks_password: Actions::ProvePassword.asked?(person),
               card: Presenters::EmergencyCard.new(account.place),
               imports:
                 account.of(Records::Import)
