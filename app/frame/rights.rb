@@ -46,7 +46,7 @@ module Windlass
       # @return [Boolean] true: the route goes on
       def enter(policy)
         @policy = policy.new(person, on: today)
-        Doing.person = person
+        Records::Doing.person = person
         return true if @policy.public?
 
         sign_in_first unless person

@@ -45,7 +45,7 @@ module Windlass
           person: doer || person, whose: whose, device: env[SignIn::DEVICE], now: now
         )
       end
-      Doing.person = nil
+      Records::Doing.person = nil
     end
 
     helpers do

@@ -79,7 +79,7 @@ module Windlass
           File.write("#{to}.restoring", "#{File.basename(file)}, #{now.strftime("%F %T")}")
           take_the_place("#{to}.part", to)
           FileUtils.rm_f("#{to}.restoring")
-          HouseKey.bring("#{file}.key", HouseKey.file(to)) if File.exist?("#{file}.key")
+          Records::HouseKey.bring("#{file}.key", Records::HouseKey.file(to)) if File.exist?("#{file}.key")
           before
         end
       end

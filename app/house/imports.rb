@@ -16,7 +16,7 @@ module Windlass
     def self.take(account, kind, bytes, about:, now:)
       if kind.long?(bytes)
         return queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about, now: now,
-          person_id: Doing.person&.id))
+          person_id: Records::Doing.person&.id))
       end
 
       reader = kind.new(account, about, now: now)
@@ -53,7 +53,7 @@ module Windlass
     # @return [Records::Import]
     def self.look(account, kind, bytes, about:, now:) =
       queued(Records::Import.keep(account, kind: kind.id, bytes: bytes, about: about.merge("look" => true), now: now,
-        person_id: Doing.person&.id))
+        person_id: Records::Doing.person&.id))
 
     # What was read in a day ago nobody asks for any more; what was asked then nobody answers: its bytes go with it.
     def self.forget_old(now:)

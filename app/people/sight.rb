@@ -7,6 +7,15 @@ module Windlass
     # Rows that are nobody's in particular, and everybody's who coaches here.
     OF_THE_HOUSE = [Records::OwnProtocol].freeze
 
+    # @param person_id [Integer, nil] who began a job; nil: the house itself
+    # @return [Records::Account, Sight] what they see while it is done
+    def self.while_done(account, person_id, now)
+      return account unless person_id
+
+      person = Records::Person.open.find_by(id: person_id)
+      new(account, Policies::Coaches.new(person, on: now.to_date))
+    end
+
     attr_reader :account
 
     alias_method :house, :account

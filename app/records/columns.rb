@@ -119,6 +119,11 @@ module Windlass
         },
         "journal_events" => {"at_ms" => number(0..LONGEST_MS, "ms")},
         "moves" => {
+          "decided_by" =>
+            Meaning.new(
+              words: "the uuid of a person, or nothing",
+              fits: ->(text, _) { text.empty? || UUID.match?(text) }
+            ),
           "reasons" => list("reasons, each with its rule and its text", &REASON),
           "dose_before" => mapping("a dose"),
           "dose_after" => mapping("a dose")

@@ -23,7 +23,7 @@ module Windlass
             of: record.class.table_name,
             of_id: record.id,
             corrected_at: now,
-            corrected_by: Account.find(record.account_id).name,
+            corrected_by: Doing.person&.name || Account.find(record.account_id).name,
             before: said
           )
         end

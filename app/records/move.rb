@@ -33,6 +33,12 @@ module Windlass
       def counted? = verdict == "advance" || reasons.any? { |reason| reason["rule"] == COUNTED }
 
       def overruled? = verdict != decided
+
+      # @return [String] ` by Maren`; nothing where nobody had signed in yet, or they are not of this house
+      def by_whom
+        name = Person.where(uuid: decided_by).pick(:name) unless decided_by.empty?
+        name ? " by #{name}" : ""
+      end
     end
   end
 end

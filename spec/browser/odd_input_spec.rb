@@ -49,7 +49,7 @@ RSpec.describe "Odd input", :browser do
     click_button("Accept: repeat") if page.has_button?("Accept: repeat", wait: 1)
     visit("/sessions/#{session.uuid}")
 
-    expect(page).to have_text("Decided: repeat")
+    expect(page).to have_text("Decided by Maren: repeat")
     expect(Windlass::Records::Move.count).to eq 1
   end
 

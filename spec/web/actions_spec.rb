@@ -211,6 +211,7 @@ RSpec.describe "Actions", :web, :both_databases do
       expect(athlete.reload).to have_attributes(thrift: 1.0, full_threshold: nil, oximeter_logged: false)
 
       athlete.update!(born_on: "2010-01-01")
+      consented(athlete)
       session = run_set(prescription)
       session.rounds.first.update!(sao2_low: 0.8)
       described_class.call(athlete, now: clock.now)

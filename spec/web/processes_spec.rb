@@ -115,9 +115,10 @@ RSpec.describe "Several processes", :both_databases do
     wait_until { answer(page).body.include?("400 wrong") }
     expect(
       [
-JSON.parse(answer("/place/archive.json", 
-{"authenticity_token" => token, 
-"password" => "barge lantern tide mole"}).body)["of"], answer("/log/sessions.csv")["transfer-encoding"]]
+        JSON.parse(answer("/place/archive.json",
+          {"authenticity_token" => token,
+           "password" => "barge lantern tide mole"}).body)["of"], answer("/log/sessions.csv")["transfer-encoding"]
+      ]
     ).to eq %w[place chunked]
   end
 end

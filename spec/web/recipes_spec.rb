@@ -14,6 +14,7 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
   house = <<~RUBY
     account = Windlass::Records::Account.first || Windlass::Records::Account.create!(name: "House")
     athlete = account.athletes.create!(name: "Ada", born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61, disciplines: ["singing"])
+    athlete.consents.create!(account_id: account.id, version: 1, given_at: Time.now)
     require "rack/mock"
     coach = Windlass::Records::Person.create!(account_id: account.id, uuid: SecureRandom.uuid, name: "Maren", made_at: Time.now)
     coach.roles.create!(kind: "coach", of_all: true, from_on: Date.today)

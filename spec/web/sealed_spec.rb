@@ -19,13 +19,13 @@ RSpec.describe "What is about health", :web, :both_databases do
 
   # The key is away, and a server that knew it is gone, too.
   def without_the_key
-    kept = Windlass::HouseKey.file
+    kept = Windlass::Records::HouseKey.file
     File.rename(kept, "#{kept}.away")
-    Windlass::HouseKey.forget
+    Windlass::Records::HouseKey.forget
     yield
   ensure
-    Windlass::HouseKey.bring("#{kept}.away", kept)
-    Windlass::HouseKey.forget
+    Windlass::Records::HouseKey.bring("#{kept}.away", kept)
+    Windlass::Records::HouseKey.forget
   end
 
   before { answer("/athletes/#{athlete.id}/screening", :asthma) }
@@ -37,7 +37,7 @@ RSpec.describe "What is about health", :web, :both_databases do
     )
     expect(get("/athletes/#{athlete.id}/screening").body.downcase).to include("epilepsy", "asthma")
     expect(get("/athletes/#{athlete.id}").body).to include("Faints when blood is drawn")
-    expect(File.stat(Windlass::HouseKey.file).mode & 0o777).to eq 0o600
+    expect(File.stat(Windlass::Records::HouseKey.file).mode & 0o777).to eq 0o600
   end
 
   it "is a photograph, too, byte for byte" do

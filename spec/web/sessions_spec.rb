@@ -155,7 +155,7 @@ RSpec.describe "Sessions", :web, :both_databases do
       )
       expect(prescription.reload.dose["sets"]).to eq 3
       get(path)
-      expect(text).to include "Decided: advance, over repeat: Knows it from before"
+      expect(text).to include "Decided by Maren: advance, over repeat: Knows it from before"
     end
 
     it "is not decided on an outdated page" do
@@ -175,7 +175,7 @@ RSpec.describe "Sessions", :web, :both_databases do
     it "says on a decided day too that a stop acts as soon as it is saved" do
       submit(path, "#{path}/decision", rating.merge("seen" => "repeat", "decided" => "accept"))
       submit(path, "#{path}/verdict", rating.merge("symptoms" => ["confusion"]))
-      expect(last_response.body).to include "Decided: repeat",
+      expect(last_response.body).to include "Decided by Maren: repeat",
         "Stop: Confusion: no hold work until a clinician has cleared it. It acts as soon as it is saved."
     end
 

@@ -19,7 +19,7 @@ module Windlass
           account.athletes.create!(
             form.columns.merge(account_id: account.id, uuid: form.values[:uuid], **again(form.columns, today))
           )
-        adds = Doing.person
+        adds = Records::Doing.person
         myself(adds, athlete, today) if adds && account.house.alone && account.house.athletes.one?
         if adds&.roles_on(today)&.none?(&:of_all)
           GiveRole.call(adds, {kind: "coach", athlete_id: athlete.id, from_on: today})

@@ -40,8 +40,10 @@ module Windlass
       private
 
       def kind
-        @kind ||= KINDS.fetch(@import.kind).new(Doing.seen(@import.account, @import.person_id, @now), @import.about,
-          now: @now, progress: @progress)
+        @kind ||=
+          KINDS.fetch(@import.kind).new(
+            Sight.while_done(@import.account, @import.person_id, @now), @import.about, now: @now, progress: @progress
+          )
       end
 
       def bring

@@ -33,7 +33,8 @@ module Windlass
         return known if known.decided == decided.to_s
 
         raise Error,
-          "This day is decided already: #{known.decided}. Undo that decision first, if it is to be #{decided}."
+          "This day is decided already#{known.by_whom}: #{known.decided}. Undo that decision first, if it is to be " \
+          "#{decided}."
       end
 
       def self.act(session, target, decided, now)
@@ -65,6 +66,7 @@ module Windlass
           account_id: session.account_id,
           session: session,
           decided_at: now,
+          decided_by: Records::Doing.person&.uuid.to_s,
           local_date: session.local_date,
           verdict: verdict.verdict,
           decided: decided,

@@ -130,7 +130,7 @@ module Windlass
           )
         end
 
-        sentence = "Decided: #{WORDS.fetch(move.decided.to_sym).downcase}"
+        sentence = "Decided#{move.by_whom}: #{WORDS.fetch(move.decided.to_sym).downcase}"
         move.overruled? ? "#{sentence}, over #{move.verdict}: #{move.overruled_because}" : sentence
       end
 

@@ -46,7 +46,7 @@ module Windlass
 
         app.post("/athletes/:athlete_id/dives", may: :coaches) do
           whose = athlete.id
-          Windlass::Consents.required!(athlete, today)
+          Consents.required!(athlete, today)
           take_in(Windlass::Imports::DivesFile, uploaded_bytes(:dives), athlete_id: whose)
         end
 

@@ -3,7 +3,7 @@
 module Windlass
   module Routes
     # What is kept of somebody: they agree to it, or take it back; with their coach, by a link, or signed in.
-    module Consents
+    module Consenting
       def self.registered(app)
         app.helpers Helpers
         with_the_coach(app)
@@ -52,7 +52,7 @@ module Windlass
         # A guardian's copy. Somebody of age signs in for theirs.
         app.get("/consents/:token/data.json", may: :anyone) do
           whose = consent_link.athlete
-          raise Sinatra::NotFound unless Windlass::Consents.minor?(whose, today)
+          raise Sinatra::NotFound unless Consents.minor?(whose, today)
 
           own_copy(whose)
         end
@@ -88,7 +88,7 @@ module Windlass
 
         # @yieldparam form [Forms::ConsentForm, nil] where something of it is wrong
         def agree(whose, by: "")
-          minor = Windlass::Consents.minor?(whose, today)
+          minor = Consents.minor?(whose, today)
           form = Forms::ConsentForm.parse(params, minor: minor)
           return yield(form) unless form.valid?
 
