@@ -237,6 +237,24 @@ module Windlass
     def trace(event, id) =
       Trace.signing(event, Records::Person.find(id), device: SignIn.device(env["HTTP_USER_AGENT"]), now: Time.now)
 
+    # Seconds: browsers keep no cookie longer than some thirteen months.
+    PHONE_KEPT_S = 400 * 86_400
+
+    # @return [String] the cookie of a phone that is bound
+    def self.phone_cookie = Listening.secret_way? ? "__Host-windlass_phone" : "windlass_phone"
+
+    # @param device [Records::Device]
+    # @return [Hash] that cookie
+    def self.phone_key(device) =
+      {
+        value: device.key, path: "/", httponly: true, same_site: :lax, secure: Listening.secret_way?,
+        max_age: PHONE_KEPT_S
+      }
+
+    # @param request [Rack::Request]
+    # @return [Records::Device, nil] whose phone asks
+    def self.phone(request) = request.cookies[phone_cookie]&.then { |key| Records::Device.keyed(key) }
+
     private
 
     # @return [Boolean] nobody is in, or they may stay: not idle for long, and not sent away
@@ -264,12 +282,20 @@ module Windlass
     def who
       rodauth.load_memory
       env[DEVICE] = SignIn.device(env["HTTP_USER_AGENT"])
-      return unless rodauth.logged_in?
+      return on_their_phone unless rodauth.logged_in?
 
       began(nil) unless session["in_s"]
       env[SECOND] = rodauth.two_factor_auth_path and return if second_missing?
 
       env[PERSON_ID] = rodauth.session_value
+    end
+
+    # A phone that is bound is its athlete's, and never anybody else's.
+    def on_their_phone
+      phone = SignIn.phone(request) or return
+
+      env[DEVICE] = phone.name
+      env[PERSON_ID] = phone.person_id
     end
 
     def second_missing? = rodauth.uses_two_factor_authentication? && !rodauth.two_factor_authenticated?

@@ -41,13 +41,24 @@ module Windlass
           prescriptions: Records::Prescription.unscoped.where(athlete_id: athlete.id).select(:id)
         }
         Records::Record.transaction do
-          [Records::Feed, Records::Letter, Records::ConsentLink, Records::Member].each do |record|
+          forget_people(athlete)
+          [Records::Feed, Records::Letter, Records::ConsentLink, Records::Device, Records::Member].each do |record|
             record.where(athlete_id: athlete.id).delete_all
           end
           Archive::TABLES.reverse_each do |table|
             found = table.rows([athlete.id], **theirs)
             table.record.unscoped.where(table.key => found.pluck(table.key)).delete_all
           end
+        end
+      end
+
+      # Whoever was nothing here but this athlete has no name any more, and no way in.
+      def self.forget_people(athlete)
+        Records::Person.joins(:roles).where(roles: {athlete_id: athlete.id, kind: "athlete"}).distinct.each do |person|
+          next unless person.roles.all? { |role| role.athlete_id == athlete.id && role.kind == "athlete" }
+
+          ClosePerson.call(person, now: Time.now)
+          person.update!(name: "Somebody who was erased", login: nil)
         end
       end
 
@@ -64,7 +75,7 @@ module Windlass
           ends_at: now + Records::Erasure::UNDO_DAYS * 86_400
         )
       end
-      private_class_method :keep
+      private_class_method :keep, :forget_people
     end
   end
 end

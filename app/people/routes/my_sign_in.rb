@@ -36,7 +36,10 @@ module Windlass
         end
 
         app.get("/mine", may: :own) do
-          erb :"people/mine", locals: {title: "Mine", page: Presenters::Mine.new(account, person, now: now)}
+          erb :"people/mine", locals: {
+            title: "Mine", page: Presenters::Mine.new(account, person, now: now), code: session.delete("code"),
+            phone: SignIn.phone(request)
+          }
         end
 
         app.helpers Helpers
