@@ -20,8 +20,10 @@ module Windlass
       # @return [Array<Row>] bound ones, and links that nobody has pressed yet
       def rows = (bound + waiting).map { |one| Row.new(id: one.id, name: name(one), words: words(one)) }
 
-      # @return [String] markup, to be read by the phone's camera
-      def qr = RQRCode::QRCode.new(link).as_svg(module_size: 4, use_path: true, viewbox: true)
+      # @return [String] markup, to be read by the phone's camera: on white, with a rim, whatever the theme
+      def qr = RQRCode::QRCode.new(link).as_svg(
+        module_size: 4, offset: 16, fill: "ffffff", use_path: true, viewbox: true
+      )
 
       private
 

@@ -30,6 +30,12 @@ module Windlass
         @entries ||= (@before ? found.where(id: ...@before) : found).to_a
       end
 
+      def unnamed(entry)
+        return "somebody who is gone" unless entry.person_uuid.empty?
+
+        entry.deed.include?(":token") ? "somebody with a link" : "the house"
+      end
+
       def people = @people ||= Records::Person.where(uuid: entries.map(&:person_uuid).uniq).pluck(:uuid, :name).to_h
 
       # Keepers see no athlete's name by it: a number says whom it was about.
@@ -37,7 +43,7 @@ module Windlass
         Row.new(
           id: entry.id,
           at: entry.at.getlocal.strftime("%-d %b %Y, %H:%M:%S"),
-          who: people.fetch(entry.person_uuid) { entry.person_uuid.empty? ? "the house" : "somebody who is gone" },
+          who: people.fetch(entry.person_uuid) { unnamed(entry) },
           words: Trace.words(entry),
           whom: entry.athlete_id && "athlete #{entry.athlete_id}",
           device: entry.device
