@@ -12,8 +12,10 @@ require_relative "../app/rooms"
 
 # WINDLASS_TEST_URL runs the same on PostgreSQL, in a database that may be emptied. WINDLASS_TEST_LANE names a file of
 # its own: several runs may go on side by side.
+lane = ENV["WINDLASS_TEST_LANE"]&.then { |name| "-#{name}" }
+ENV["WINDLASS_KEY_FILE"] = File.expand_path("../tmp/test#{lane}.key", __dir__)
 ENV["WINDLASS_DB"] = ENV.fetch("WINDLASS_TEST_URL") do
-  File.expand_path("../tmp/test#{ENV["WINDLASS_TEST_LANE"]&.then { |lane| "-#{lane}" }}.sqlite3", __dir__).tap { |file|
+  File.expand_path("../tmp/test#{lane}.sqlite3", __dir__).tap { |file|
     FileUtils.rm_f(Dir["#{file}*"])
   }
 end

@@ -52,6 +52,8 @@ module Bench
       %w[keeper coach].each do |kind|
         person.roles.create!(kind: kind, of_all: kind == "coach", from_on: Date.new(2020, 1, 1))
       end
+      # One athlete is themselves, so that their own page is asked for, too.
+      person.roles.create!(kind: "athlete", athlete: Windlass::Records::Athlete.first, from_on: Date.new(2020, 1, 1))
       Windlass::Actions::SetPassword.call(person, PASSWORD)
       person.reload
     end

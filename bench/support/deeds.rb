@@ -1,17 +1,24 @@
 # frozen_string_literal: true
 
+require_relative "deeds_of_people"
 require_relative "filled_forms"
 
 module Bench
   # What a coach sends: one request for each way of the routing table that writes, in the house's longest life. What
   # must be so first is done before it is measured, and all of it is taken back.
   class Deeds
+    include DeedsOfPeople
+
     # What takes as long as the work that it is: that has bars of its own.
     ELSEWHERE = {
       "/groups/:id/plan" => "plans a squad: bench/programme",
       "/groups/:id/planning" => "plans a squad, some at a time: bench/programme",
       "/athletes/:athlete_id/programme/plan" => "plans twelve weeks: bench/programme",
-      "/place/import" => "as long as the archive is"
+      "/place/import" => "as long as the archive is",
+      "/place/archive.json" => "as long as the house is",
+      "/athletes/:athlete_id/erase" => "as long as a life is",
+      "/erasures/:id/undo" => "as long as a life is",
+      "/setup" => "once, in a house where nobody is"
     }.freeze
 
     # So many of them are done at once: the bar is that of each.
@@ -47,6 +54,7 @@ module Bench
     def requests =
       {
         **people,
+        **people_deeds,
         **measures,
         **protocols,
         **prescriptions,

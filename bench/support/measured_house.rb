@@ -19,7 +19,9 @@ module Bench
     # What Ruby compiles on the way is compiled by then.
     ROUNDS_BEFORE = 3
     # They lead to a page that is measured.
-    LEADING_ON = %w[/protocols/:id/prescriptions /protocols/:id/once /own-protocols].freeze
+    LEADING_ON = %w[
+      /protocols/:id/prescriptions /protocols/:id/once /own-protocols /sessions/:uuid/follow /squads/:uuid/follow /setup
+    ].freeze
     # Tables that grow with the years: a walk through one of them is a walk through all of it.
     GROWING = %w[sessions rounds journal_events measures moves days].freeze
 
@@ -34,7 +36,7 @@ module Bench
 
     # @return [Array<String>] an address for each page of the routing table that is a page: what is a file is none
     def addresses
-      @addresses ||= plain_addresses + further_addresses
+      @addresses ||= plain_addresses + further_addresses + addresses_of_people
     end
 
     def plain_addresses
@@ -129,6 +131,32 @@ module Bench
         end
       ]
     end
+
+    # Who may do what, and what a link opens.
+    def addresses_of_people
+      now = Time.now
+      coach = Coach.person
+      ask = {by: coach, now: now}
+      actions = Windlass::Actions
+      form = Windlass::Forms::RoleForm.parse({"kind" => "coach", "of" => "all"})
+      invited = actions::Invite.call(Windlass::Records::Account.first, form, **ask)
+      [
+        "/people", "/people/trace", "/my-sign-in", "/mine", "/devices/code",
+        *%w[consent devices coaches].map { |page| "/athletes/1/#{page}" },
+        "/consents/#{actions::KeepConsent.link(@athlete, **ask)}",
+        "/letters/#{actions::AskClinician.call(@athlete, **ask)}",
+        "/devices/#{actions::BindDevice.link(@athlete, **ask)}",
+        "/invitations/#{invited}",
+        *["", "/bar"].map { |part| "/imports/#{import.uuid}#{part}" }
+      ]
+    end
+
+    # @return [Records::Import] that waits
+    def import =
+      @import ||= Windlass::Records::Import.keep(
+        Windlass::Records::Account.first, kind: Windlass::Imports::KINDS.keys.first, bytes: "x", about: {},
+        now: Time.now, person_id: Coach.person.id
+      )
 
     # Twelve lanes, planned for today.
     def squad
