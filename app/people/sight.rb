@@ -16,6 +16,13 @@ module Windlass
       new(account, Policies::Coaches.new(person, on: now.to_date))
     end
 
+    # @param person_id [Integer] who made a link
+    # @return [Sight, nil] what they coach; nil where they coach no more
+    def self.of_maker(house, person_id, on:)
+      policy = Policies::Coaches.new(Records::Person.open.find_by(id: person_id), on: on)
+      new(house, policy) if policy.allows?
+    end
+
     attr_reader :account
 
     alias_method :house, :account

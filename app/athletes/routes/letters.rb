@@ -41,11 +41,8 @@ module Windlass
           @letter
         end
 
-        def asked_still?(one)
-          maker = Records::Person.open.find_by(id: one.made_by)
-          policy = Policies::Coaches.new(maker, on: today)
-          policy.allows? && Sight.new(house, policy).active_athletes.exists?(id: one.athlete_id)
-        end
+        def asked_still?(one) =
+          Sight.of_maker(house, one.made_by, on: today)&.active_athletes&.exists?(id: one.athlete_id)
 
         # @return [String, nil] of the letter that was made just now, once
         def letter_link(athlete_id)

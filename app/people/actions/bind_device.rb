@@ -44,8 +44,8 @@ module Windlass
 
       # Whoever is only this athlete here already, or somebody new: a phone never opens more than their own page.
       def self.person(athlete, now)
-        Records::Person.open.joins(:roles).where(roles: {kind: "athlete", 
-athlete_id: athlete.id}).distinct.find do |one|
+        Records::Person.open.joins(:roles).where(roles: {kind: "athlete",
+                                                         athlete_id: athlete.id}).distinct.find do |one|
           one.roles.all? { |role| role.kind == "athlete" && role.athlete_id == athlete.id }
         end || made(athlete, now)
       end

@@ -135,6 +135,8 @@ module Windlass
         # A calendar reads it by its secret; nobody signs in.
         app.get("/feeds/:secret.ics", may: :anyone) do
           feed = Records::Feed.find_by!(secret: said(:secret))
+          halt 410, "This calendar has ended.\n" unless stands?(feed)
+
           content_type "text/calendar", charset: "utf-8"
           if feed.group
             calendar_of(planned_of(feed.group), feed.group.name, who: true)
@@ -224,10 +226,20 @@ module Windlass
           calendar_of(planned, name, who: who)
         end
 
+        # Whoever it is of trains here still, and whoever made it coaches them still; of one that was made before there
+        # was a sign-in nobody is known.
+        def stands?(feed)
+          return false if feed.athlete&.left_on
+          return true unless feed.made_by
+
+          seen = Sight.of_maker(house, feed.made_by, on: today) or return false
+          feed.group ? seen.of(Records::Group).exists?(id: feed.group_id) : seen.athletes.exists?(id: feed.athlete_id)
+        end
+
         def make_feed(**of_one)
           feed =
             Records::Feed.find_or_create_by!(**of_one) do |one|
-              one.assign_attributes(secret: SecureRandom.urlsafe_base64(32), made_at: now)
+              one.assign_attributes(secret: SecureRandom.urlsafe_base64(32), made_at: now, made_by: person.id)
             end
           redirect back_to(feed), 303
         end
