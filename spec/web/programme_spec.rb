@@ -331,10 +331,10 @@ RSpec.describe "The programme", :web, :both_databases do
       1
     ]
     # It ends with the right of whoever made it, and goes on once they have it again.
-    coach = WebHelpers.seated.roles.find_by(kind: "coach")
-    coach.update!(until_on: clock.now.to_date - 1)
+    coach = WebHelpers.seated.roles.where(kind: "coach")
+    coach.update_all(until_on: clock.now.to_date - 1)
     expect(get(address).status).to eq 410
-    coach.update!(until_on: nil)
+    coach.update_all(until_on: nil)
     expect(get(address).status).to eq 200
     submit("/groups/#{group.id}", "/feeds/#{Windlass::Records::Feed.sole.id}/revoke")
     expect([get(address).status, get("/feeds/#{"x" * 43}.ics").status]).to eq [404, 404]
