@@ -68,6 +68,7 @@ module Windlass
             ),
           "disciplines" => ids("disciplines", Protocols::DISCIPLINES.to_set),
           "control_pause_again_on" => PLANNED,
+          "consent_due_on" => PLANNED,
           "height_cm" => number(50..260, "cm"),
           "mass_kg" => number(10..300, "kg")
         },
