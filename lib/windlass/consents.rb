@@ -9,6 +9,9 @@ module Windlass
     WORDS = YAML.load_file(File.join(__dir__, "consent_words.yml")).freeze
     VERSION = WORDS.keys.max
 
+    # What an athlete reads who comes by a link.
+    TO_THEMSELVES = "Nobody has agreed yet to what is kept of you, so nothing is. Ask your coach."
+
     # @param athlete [Records::Athlete]
     # @param on [Date]
     # @return [Boolean] nothing about health is kept of them that day

@@ -104,6 +104,12 @@ RSpec.describe "Consent", :web, :both_databases do
     expect(closed).to eq ways.keys
   end
 
+  it "is missed in the athlete's own words, where they come by a link for a morning score" do
+    never_agreed
+    link = Windlass::MorningLinks.new(Windlass::Security.secret).path(athlete)
+    nobody_signed_in { expect([get(link).status, text]).to match [422, /Nobody has agreed yet to what is kept of you/] }
+  end
+
   describe "of somebody under age" do
     let(:athlete) { make_athlete(born_on: today - 17 * 365) }
 

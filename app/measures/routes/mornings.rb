@@ -26,9 +26,14 @@ module Windlass
       module Helpers
         def morning_links = MorningLinks.new(settings.session_secret)
 
-        def linked =
-          (@linked ||= morning_links.athlete(house.active_athletes, said(:token)) || raise(Sinatra::NotFound))
-            .tap { |one| self.whose = one.id }
+        # @raise [Error] where nothing of them may be kept: in their words, for they read it
+        def linked
+          @linked ||= morning_links.athlete(house.active_athletes, said(:token)) || raise(Sinatra::NotFound)
+          self.whose = @linked.id
+          raise Error, Consents::TO_THEMSELVES if Consents.missing?(@linked, today)
+
+          @linked
+        end
 
         def morning_page(form, saved)
           status 422 unless form.valid?
