@@ -37,6 +37,9 @@ module Windlass
           written(to, [*fresh, *there]) if fresh.any?
         end
 
+        # @return [Integer] how often keys were read: another number, other keys
+        def read = keys && @read
+
         # It is read anew: the file has changed.
         def forget = @path = nil
 
@@ -47,6 +50,7 @@ module Windlass
           return @keys if @path == path && @keys.any?
 
           @path = path
+          @read = @read.to_i + 1
           @keys = (File.exist?(path) ? File.readlines(path, chomp: true) : []).map do |line|
             Key.new(Base64.strict_decode64(line))
           rescue ArgumentError

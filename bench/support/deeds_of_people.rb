@@ -73,7 +73,8 @@ module Bench
         "/people/:id/close" => -> { button("/people/#{somebody.call.id}/close") },
         "/invitations/:token" => -> do
           form = Windlass::Forms::RoleForm.parse({"kind" => "coach", "of" => "all"})
-          button(link("invitations", actions::Invite.call(records::Account.first, form, by: coach, now: @now)), as: "me")
+          button(link("invitations", actions::Invite.call(records::Account.first, form, by: coach, now: @now)),
+            as: "me")
         end,
         "/my-sign-in/end" => -> { button("/my-sign-in/end", session: "none") },
         "/athletes/:athlete_id/coaches" => -> { button(at("/coaches"), person: somebody.call.id.to_s) },

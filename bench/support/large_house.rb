@@ -21,7 +21,8 @@ module Bench
     # Numbers of one copy of a table lie below this.
     STRIDE = {
       "athletes" => 1_000, "prescriptions" => 1_000, "sessions" => 20_000, "rounds" => 400_000, "moves" => 20_000,
-      "measures" => 20_000, "screenings" => 1_000, "clearances" => 1_000, "consents" => 1_000, "days" => 2_000, "suspensions" => 1_000
+      "measures" => 20_000, "screenings" => 1_000, "clearances" => 1_000,
+      "consents" => 1_000, "days" => 2_000, "suspensions" => 1_000
     }.freeze
     OF_A_DAY = {"sessions" => "local_date", "moves" => "local_date"}.freeze
 
@@ -105,7 +106,9 @@ module Bench
       prescription = {"prescription_id" => "prescription_id + #{copy * STRIDE["prescriptions"]}"}
       session = {"session_id" => "session_id + #{copy * PERIODS * STRIDE["sessions"]}"}
       copy("athletes", copy, {"name" => "name || ' #{copy + 1}'"}, "id <= #{count}")
-      %w[screenings clearances consents days].each { |table| copy(table, copy, athlete, "id < #{STRIDE[table]} AND #{of_them}") }
+      %w[screenings clearances consents days].each { |table|
+        copy(table, copy, athlete, "id < #{STRIDE[table]} AND #{of_them}")
+      }
       copy(
         "prescriptions",
         copy,

@@ -2,8 +2,8 @@
 
 require "web_helper"
 
-# Every link with a secret in it, forged by chance more than a thousand times: by a sign that is another, by its end, by its
-# case, by somebody else's number. None opens anything, and all that are wrong are answered alike.
+# Every link with a secret in it, forged by chance more than a thousand times: by a sign that is another, by its end,
+# by its case, by somebody else's number. None opens anything, and all that are wrong are answered alike.
 RSpec.describe "A link that was forged", :web do
   let(:athlete) { make_athlete(born_on: clock.now.to_date - 15 * 365) }
   let(:random) { Random.new(20_261_130) }

@@ -87,7 +87,7 @@ RSpec.describe "The log", :web, :both_databases do
     expect(session.rounds.first.reload.sao2_low).to eq 0.94
     expect(text).to include(
       "Corrected twice",
-      "by Coach; before: hold 1 held 4 s, hold 1 first breath smooth, hold 1 lowest saturation 96 %"
+      "by Maren; before: hold 1 held 4 s, hold 1 first breath smooth, hold 1 lowest saturation 96 %"
     )
     submit("/sessions/#{session.uuid}", "/sessions/#{session.uuid}/discard")
     expect(session.reload.discarded_at).to eq clock.now
