@@ -24,12 +24,13 @@ module Windlass
     end
 
     # Whoever came back with an older copy goes again.
-    def self.apply(place = Database.default_path)
+    # @param now [Time]
+    def self.apply(place = Database.default_path, now: Time.now)
       gone = digests(place)
       return if gone.empty?
 
       Records::Athlete.where.not(uuid: nil).find_each do |athlete|
-        Actions::EraseAthlete.delete(athlete) if gone.include?(Records::Erasure.digested(athlete.uuid))
+        Actions::EraseAthlete.delete(athlete, now: now) if gone.include?(Records::Erasure.digested(athlete.uuid))
       end
     end
   end

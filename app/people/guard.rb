@@ -9,8 +9,9 @@ module Windlass
     FAILED = "failed"
     MOST_FAILED = 30
     MOST_OF_A_NAME = 20
-    # Invitations, setup codes, letters: secrets in an address or a form.
-    MOST_SECRETS = 60
+    # Invitations, setup codes, letters, phones: secrets in an address or a form. A club binds its phones from one
+    # address in an evening.
+    MOST_SECRETS = 300
     WITHIN_S = 900
     SECRET = %r{\A/(invitations|setup|letters|consents|devices)/?}
 

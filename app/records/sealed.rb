@@ -16,12 +16,16 @@ module Windlass
 
       def self.note(record) = @records = records | [record]
 
+      # So many rows are looked at; of bytes, which may be long, one.
+      SOME = 100
+
       # @return [Boolean] no key opens the oldest or the newest of something that is sealed
       def self.lost? =
         records.any? do |record|
           record.openings.any? do |column, opening|
             %i[asc desc].any? do |order|
-              some = record.unscoped.order(id: order).limit(100).pluck(record.lying(column))
+              some = record.unscoped.order(id: order).limit(record.bytes?(column) ? 1 : SOME)
+                .pluck(record.lying(column))
               some.find { |text| opening.encrypted?(text) }&.then { |text| opening.lost?(text) }
             end
           end
@@ -42,11 +46,14 @@ module Windlass
       # @return [Arel::Nodes::As] what lies in it, to be plucked as it lies
       def lying(column)
         lies = arel_table[column]
-        unless columns_hash.fetch(column).type == :binary
+        unless bytes?(column)
           lies = Arel::Nodes::NamedFunction.new("CAST", [lies.as(Arel.sql("text"))])
         end
         lies.as("lies_#{column}")
       end
+
+      # @return [Boolean]
+      def bytes?(column) = columns_hash.fetch(column).type == :binary
 
       # @return [Hash{String => Opening}] by column
       def openings = @openings || {}

@@ -17,6 +17,12 @@ RSpec.describe "What is about health", :web, :both_databases do
     submit(path, path, answers: all, guardian_consent_on: "")
   end
 
+  def archive
+    written = StringIO.new
+    Windlass::Archive::Writer.new(account).write { |part| written << part }
+    JSON.parse(written.string)
+  end
+
   # The key is away, and a server that knew it is gone, too.
   def without_the_key
     kept = Windlass::Records::HouseKey.file
@@ -46,7 +52,11 @@ RSpec.describe "What is about health", :web, :both_databases do
     photo = Windlass::Actions::KeepPhoto.call(run_set(prescribe(athlete)), picture, now: clock.now)
     expect(get("/photos/#{photo.uuid}").body.b == picture).to be true
     expect(photo.reload.bytes.b == picture).to be true
-    without_the_key { expect([get("/photos/#{photo.uuid}").status, text]).to match [422, include("can not be read")] }
+    without_the_key do
+      expect([get("/photos/#{photo.uuid}").status, text]).to match [422, include("can not be read")]
+      expect(archive["photos"]).to eq []
+    end
+    expect(archive["photos"].map { |one| one["bytes"].unpack1("m") == picture }).to eq [true]
   end
 
   it "counts as not answered without the key, is never written over, and is all there once the key is back" do
@@ -59,9 +69,9 @@ RSpec.describe "What is about health", :web, :both_databases do
       expect([text, page.css("[name^=answers][checked]").size]).to match [include("answer it anew"), 0]
       expect { found.update!(notes: "Nothing to say") }.to raise_error(Windlass::Error, /kept as it is/)
       found.reload.update!(name: "Ines of the Quay")
-      written = StringIO.new
-      Windlass::Archive::Writer.new(account).write { |part| written << part }
-      expect(JSON.parse(written.string)["screenings"]).to eq []
+      expect(archive["screenings"]).to eq []
+      letter = Windlass::Actions::AskClinician.call(athlete, by: WebHelpers.keeper, now: clock.now)
+      expect(get("/letters/#{letter}").body).to include("can not be read just now")
       # What is answered meanwhile has a key of its own, which stays.
       answer("/athletes/#{athlete.id}/screening", :epilepsy)
     end

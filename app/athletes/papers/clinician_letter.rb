@@ -31,11 +31,14 @@ module Windlass
       def seen
         heading("What was seen", 15)
         stops = @athlete.suspensions.select { |one| one.kind == "stop" && one.lifted_at.nil? }
-        answered = @athlete.screenings.max_by { |one| [one.answered_on, one.id] }&.conditions.to_a.map(&:to_sym)
+        newest = @athlete.screenings.max_by { |one| [one.answered_on, one.id] }
+        unread = newest && !newest.readable?
+        text("What was answered in the screening can not be read just now.") if unread
+        answered = newest&.conditions.to_a.map(&:to_sym)
         conditions = Screening::MATRIX.conditions.select { |one| answered.include?(one.id) }
         stops.each { |stop| text("#{Words.date(stop.opened_at.getlocal.to_date)}: #{stop.reason}") }
         text("Answered with yes in the screening: #{conditions.map(&:question).join("; ")}.") if conditions.any?
-        text("Nothing that stops; the coach asks all the same.") if stops.empty? && conditions.empty?
+        text("Nothing that stops; the coach asks all the same.") unless unread || stops.any? || conditions.any?
         gap
       end
 

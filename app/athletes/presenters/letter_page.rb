@@ -39,7 +39,10 @@ module Windlass
       private
 
       def conditions
-        answered = athlete.screenings.max_by { |one| [one.answered_on, one.id] }&.conditions.to_a.map(&:to_sym)
+        newest = athlete.screenings.max_by { |one| [one.answered_on, one.id] }
+        return ["What was answered in the screening can not be read just now."] if newest && !newest.readable?
+
+        answered = newest&.conditions.to_a.map(&:to_sym)
         Screening::MATRIX.conditions.select { |one| answered.include?(one.id) }.map(&:question)
       end
     end

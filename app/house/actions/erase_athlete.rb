@@ -17,7 +17,7 @@ module Windlass
         athlete.with_lock do
           athlete.update_columns(uuid: SecureRandom.uuid) unless athlete.uuid
           kept = keep(athlete, by, now)
-          delete(athlete)
+          delete(athlete, now: now)
           Erased.note(kept.digest)
           kept
         end
@@ -35,13 +35,13 @@ module Windlass
       def self.purge(now:) = Records::Erasure.ended(now).delete_all
 
       # Every row of theirs, from what refers to others down to themselves.
-      def self.delete(athlete)
+      def self.delete(athlete, now:)
         theirs = {
           sessions: Records::Session.unscoped.where(athlete_id: athlete.id).select(:id),
           prescriptions: Records::Prescription.unscoped.where(athlete_id: athlete.id).select(:id)
         }
         Records::Record.transaction do
-          forget_people(athlete)
+          forget_people(athlete, now)
           [Records::Feed, Records::Letter, Records::ConsentLink, Records::Device, Records::Member].each do |record|
             record.where(athlete_id: athlete.id).delete_all
           end
@@ -53,11 +53,11 @@ module Windlass
       end
 
       # Whoever was nothing here but this athlete has no name any more, and no way in.
-      def self.forget_people(athlete)
+      def self.forget_people(athlete, now)
         Records::Person.joins(:roles).where(roles: {athlete_id: athlete.id, kind: "athlete"}).distinct.each do |person|
           next unless person.roles.all? { |role| role.athlete_id == athlete.id && role.kind == "athlete" }
 
-          ClosePerson.call(person, now: Time.now)
+          ClosePerson.call(person, now: now)
           person.update!(name: "Somebody who was erased", login: nil)
         end
       end

@@ -44,14 +44,17 @@ module Windlass
       # @return [Array<Hash{String => Object}>] rows as they are written
       def read(found)
         names = columns.map(&:name)
-        found.pluck(*names).map { |values| names.zip(names.one? ? [values] : values).to_h }
+        rows = found.pluck(*names).map { |values| names.zip(names.one? ? [values] : values).to_h }
+        sealed = record.openings.keys.select { |name| binary?(name) }
+        sealed.empty? ? rows : rows.reject { |row| sealed.any? { |name| row[name].to_s.empty? } }
       end
 
-      # What no key opens is not written: an empty list would be an answer that nobody gave. A text says so itself.
+      # What no key opens is not written: an empty list would be an answer that nobody gave. A text says so itself;
+      # bytes are left out as they are read, for nothing refers to them.
       # @param found [ActiveRecord::Relation]
       # @return [ActiveRecord::Relation] without it
       def readable(found)
-        sealed = record.openings.reject { |_, opening| opening.tells? }
+        sealed = record.openings.reject { |name, opening| opening.tells? || binary?(name) }
         return found if sealed.empty?
 
         lost =
