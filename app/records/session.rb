@@ -280,7 +280,9 @@ module Windlass
         outlined(perhaps).map(&:last).select(&:over_breathed).map(&:date)
       end
 
-      def self.outlined(sessions) = sessions.pluck(*OUTLINE).map { |athlete_id, *row| [athlete_id, outline(*row)] }
+      # In one order: a database gives rows in another as soon as one of them was written.
+      def self.outlined(sessions) =
+        sessions.order(:id).pluck(*OUTLINE).map { |athlete_id, *row| [athlete_id, outline(*row)] }
 
       # One look into the index for each prescription there ever was, in place of a walk through all sessions.
       def self.newest_days(athlete_ids)
