@@ -49,7 +49,7 @@ module Windlass
       # What was done in a demo goes with it: its trace is made anew, for nothing of it can be removed.
       def self.clear
         connection = Records::Record.connection
-        [Records::Role, Records::Invitation, Records::Person].each(&:delete_all)
+        [Records::Device, Records::Role, Records::Invitation, Records::Person].each(&:delete_all)
         THEIRS.each { |table| connection.execute("DELETE FROM #{table}") }
         TraceTable.emptied(connection)
         Records::Account.update_all(demo: false)

@@ -32,11 +32,14 @@ module Windlass
       # Empties every table; the account stays, and forgets its place.
       def self.clear
         emptied = [
-          Records::ImportPiece, Records::Import, Records::Feed, Records::PlannedSession, Records::Training,
-          Records::Programme, Records::Absence, Records::Event, Records::Slot, Records::Member, Records::Group,
-          Records::Photo, Records::Correction, Records::Move, Records::Suspension, Records::Dive, Records::Screening,
+          Records::Device, Records::ConsentLink, Records::Consent, Records::Letter, Records::Erasure,
+          Records::ImportPiece,
+          Records::Import, Records::Feed, Records::PlannedSession, Records::Training, Records::Programme,
+          Records::Absence, Records::Event, Records::Slot, Records::Member, Records::Group, Records::Photo,
+          Records::Correction, Records::Move, Records::Suspension, Records::Dive, Records::Screening,
           Records::Clearance, Records::JournalEvent, Records::Round, Records::Session, Records::KeptTimeline,
-          Records::Squad, Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol, Records::Athlete
+          Records::Squad, Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol,
+          Records::Athlete
         ]
         emptied.each { |table| table.unscoped.delete_all }
         Records::Record.connection.execute("DELETE FROM delayed_jobs")

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "web_helper"
+require_relative "../../db/demo/people"
 require_relative "../../db/demo/scenario"
 
 RSpec.describe "Kestrel Quay", :web do
@@ -21,6 +22,25 @@ RSpec.describe "Kestrel Quay", :web do
 
     expect(scores).to eq first
     expect(Windlass::Records::Measure.maximum(:taken_at) - newest).to eq 10 * 86_400
+  end
+
+  it "leaves nothing behind, whatever was done in it: a phone bound, links made, somebody erased" do
+    load
+    maren = WebHelpers.keeper
+    first, last = Windlass::Records::Athlete.order(:id).to_a.values_at(0, -1)
+    Windlass::Actions::BindDevice.link(first, by: maren, now: clock.now)
+    Windlass::Actions::BindDevice.call(Windlass::Records::Device.sole, name: "a phone", now: clock.now)
+    Windlass::Actions::KeepConsent.link(first, by: maren, now: clock.now)
+    Windlass::Actions::AskClinician.call(first, by: maren, now: clock.now)
+    last.update!(left_on: clock.now.to_date)
+    Windlass::Actions::EraseAthlete.call(last, by: maren, now: clock.now)
+
+    Windlass::Demo::People.clear
+    Windlass::Demo::Scenario.clear
+    connection = Windlass::Records::Record.connection
+    kept = %w[accounts schema_migrations ar_internal_metadata]
+    left = (connection.tables - kept).select { |table| connection.select_value("SELECT count(*) FROM #{table}") > 0 }
+    expect(left).to eq []
   end
 
   it "has no score in the future, even just after midnight" do
