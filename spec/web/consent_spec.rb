@@ -87,6 +87,15 @@ RSpec.describe "Consent", :web, :both_databases do
     ]
   end
 
+  it "is missed before anything is typed that would not be kept" do
+    pages = %w[screening control-pauses/new measures/maximal_hold/new cold]
+    ways = pages.map { |name| "/athletes/#{athlete.id}/#{name}" }
+    said = -> { ways.map { |way| get(way).body.include?("Nothing is kept before, but what stops somebody") } }
+    expect(said.call.uniq).to eq [false]
+    never_agreed
+    expect(said.call.uniq).to eq [true]
+  end
+
   it "keeps what stops somebody all the same" do
     never_agreed
     kind = Windlass::Measures.kind("maximal_hold")

@@ -84,6 +84,10 @@ module Windlass
           @consent_link
         end
 
+        # @return [String, nil] said before something is typed that would not be kept
+        def consent_missing(whose) =
+          (Consents.missing_words(whose, today) if Consents.missing?(whose, today))
+
         def linked_path = "/consents/#{params[:token]}"
 
         # @yieldparam form [Forms::ConsentForm, nil] where something of it is wrong
