@@ -16,6 +16,7 @@ module Windlass
       "GET /athletes/:athlete_id/archive.json",
       "GET /athletes/:athlete_id/dives.uddf",
       "GET /mine/data.json",
+      "GET /people/trace.csv",
       "GET /consents/:token/data.json",
       *%w[sessions holds measures dives].flat_map { |name| ["GET /log/#{name}.csv", "GET /mine/#{name}.csv"] }
     ].to_set.freeze
@@ -98,5 +99,9 @@ module Windlass
     # @param entry [Records::TraceEntry]
     # @return [String]
     def self.words(entry) = WORDS.fetch(entry.deed) { entry.deed.split.last }
+
+    # @param text [String] `verdict`
+    # @return [Array<String>] deeds whose words have it
+    def self.deeds_with(text) = WORDS.select { |_, words| words.downcase.include?(text.downcase) }.keys
   end
 end

@@ -175,6 +175,33 @@ RSpec.describe "People", :web, :both_databases do
       expect([last_response.status, trace]).to eq [403, []]
     end
 
+    it "that a keeper looks through by who, what, whom and when, on the page and as a table; the table is traced, too" do
+      get("/people")
+      other = person("lene", {kind: "coach", of_all: true})
+      [[other, "POST /decisions", nil, 1], [WebHelpers.seated, "POST /decisions", 7, 2],
+        [other, "POST /sessions/:uuid/decision", 7, 3]].each do |who, deed, whose, day|
+        Windlass::Trace.write(
+          deed, "/x", person: who, device: "Firefox on Linux", now: Time.new(2026, 3, day, 23, 30), whose: whose
+        )
+      end
+      asked = {"who=#{other.uuid}" => [3, 1], "what=Plain" => [2, 1], "athlete=7" => [3, 2],
+               "from=2026-03-02&to=2026-03-02" => [2], "who=#{other.uuid}&athlete=7&what=verdict" => [3],
+               "before=#{trace[1].id}" => [1], "what=nobody+did+this" => [], "from=yesterday&athlete=-4" => [3, 2, 1]}
+      seen = asked.to_h do |query, _|
+        [query, get("/people/trace?#{query}").body.scan(/(\d) Mar 2026, 23:30/).flatten.map(&:to_i)]
+      end
+      expect(seen).to eq asked
+      get("/people/trace?from=yesterday&athlete=-4")
+      expect(text).to include("-4 is not allowed")
+
+      rows = CSV.parse(get("/people/trace.csv?what=verdict&athlete=7").body, headers: true)
+      expect(rows.map { |row| row.to_h.values }).to eq [
+        ["2026-03-02T23:30:00Z", "Maren", "accepted plain verdicts", "7", "Firefox on Linux", "POST /decisions"],
+        ["2026-03-03T23:30:00Z", "Lene", "decided a verdict", "7", "Firefox on Linux", "POST /sessions/:uuid/decision"]
+      ]
+      expect(Windlass::Trace.words(trace.last)).to eq "exported the trace"
+    end
+
     it "that nobody changes or removes, and that names nobody" do
       Windlass::Trace.write("POST /athletes", "/athletes", person: nil, device: "x", now: clock.now)
       entry = trace.sole

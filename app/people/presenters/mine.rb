@@ -4,6 +4,9 @@ module Windlass
   module Presenters
     # What an athlete sees of themselves: what is to be trained, and what was done with what is theirs.
     class Mine
+      # Of the trace so many are shown.
+      LINES = 30
+
       attr_reader :person
 
       # @param account [Sight] what is theirs
@@ -32,8 +35,9 @@ module Windlass
       # @return [EmergencyCard]
       def emergency_card = EmergencyCard.new(@account.place)
 
-      # @return [Array<TracePage::Row>] who did what with what is theirs
-      def trace = athletes.flat_map { |athlete| TracePage.new(@account.house, athlete: athlete).rows.first(30) }
+      # @return [Array<TraceRow>] who did what with what is theirs, newest first
+      def trace =
+        TraceRow.of(Records::TraceEntry.where(athlete_id: athletes.map(&:id)).order(id: :desc).limit(LINES).to_a)
     end
   end
 end

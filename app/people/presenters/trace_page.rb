@@ -6,48 +6,39 @@ module Windlass
     class TracePage
       PAGE = 100
 
-      Row = Value.define(:id, :at, :who, :words, :whom, :device)
+      attr_reader :form
 
-      # @param before [String] number of the last line of the page before
-      # @param athlete [Records::Athlete, nil] of whom alone
-      def initialize(house, before: "", athlete: nil)
+      # @param form [Forms::TraceForm] what is looked for
+      def initialize(house, form)
         @house = house
-        @before = Integer(before, 10, exception: false)
-        @athlete = athlete
+        @form = form
       end
 
-      # @return [Array<Row>]
-      def rows = @rows ||= entries.map { |entry| row(entry) }
+      # @return [Array<TraceRow>]
+      def rows = @rows ||= TraceRow.of(entries)
 
-      # @return [Integer, nil] where the next page begins
-      def further = (rows.last.id if rows.size == PAGE)
+      # @return [String, nil] address of the next page
+      def further = (form.query(before: rows.last.id) if rows.size == PAGE)
+
+      # @return [Boolean] not the first page
+      def later? = !form.before.nil?
+
+      # @return [Array<Array(String, String)>] whose deeds can be looked for
+      def people = Records::Person.where(account_id: @house.id).order(:name, :id).pluck(:name, :uuid)
+
+      # @return [String] what is looked for, in one line: `Filter: Maren, "verdict", from 2026-03-01`
+      def filtered
+        name = people.to_h(&:reverse)[form.who]
+        said = [name, form.what&.then { |what| "“#{what}”" }, form.athlete&.then { |number| "athlete #{number}" },
+          form.from&.then { |day| "from #{day}" }, form.to&.then { |day| "to #{day}" }].compact
+        ["Filter", *said.join(", ").presence].join(": ")
+      end
 
       private
 
       def entries
-        found = Records::TraceEntry.order(id: :desc).limit(PAGE)
-        found = found.where(athlete_id: @athlete.id) if @athlete
-        @entries ||= (@before ? found.where(id: ...@before) : found).to_a
-      end
-
-      def unnamed(entry)
-        return "somebody who is gone" unless entry.person_uuid.empty?
-
-        entry.deed.include?(":token") ? "somebody with a link" : "the house"
-      end
-
-      def people = @people ||= Records::Person.where(uuid: entries.map(&:person_uuid).uniq).pluck(:uuid, :name).to_h
-
-      # Keepers see no athlete's name by it: a number says whom it was about.
-      def row(entry)
-        Row.new(
-          id: entry.id,
-          at: entry.at.getlocal.strftime("%-d %b %Y, %H:%M:%S"),
-          who: people.fetch(entry.person_uuid) { unnamed(entry) },
-          words: Trace.words(entry),
-          whom: entry.athlete_id && "athlete #{entry.athlete_id}",
-          device: entry.device
-        )
+        found = form.found.order(id: :desc).limit(PAGE)
+        (form.before ? found.where(id: ...form.before) : found).to_a
       end
     end
   end

@@ -44,7 +44,15 @@ module Windlass
         end
 
         app.get("/people/trace", may: :keeps) do
-          erb :"people/trace", locals: {title: "The trace", page: Presenters::TracePage.new(house, before: said(:before))}
+          page = Presenters::TracePage.new(house, Forms::TraceForm.parse(params))
+          erb :"people/trace", locals: {title: "The trace", page: page}
+        end
+
+        app.get("/people/trace.csv", may: :keeps) do
+          content_type "text/csv", charset: "utf-8"
+          attachment "windlass-trace-#{today}.csv"
+          found = Forms::TraceForm.parse(params).found
+          download { |out| TraceFile.write(found) { |line| out << line } }
         end
       end
 
