@@ -69,6 +69,8 @@ module WebHelpers
 
   def clock = Windlass::Web.settings.clock
 
+  def morning_links = Windlass::MorningLinks.new(Windlass::Security.secret, maker: WebHelpers.keeper.id)
+
   def page = Nokogiri.HTML5(last_response.body)
 
   # As it is read: how its lines are laid out in a view says nothing.

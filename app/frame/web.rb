@@ -106,6 +106,8 @@ module Windlass
       erb :"errors/faults", locals: {title: "Not read", faults: env["sinatra.error"].faults}
     end
 
+    error(SignedLinks::Ended) { refuse(410, "Ended", env["sinatra.error"].message) }
+
     error(Error) { refuse(422, "Not possible", env["sinatra.error"].message) }
 
     error ActiveRecord::StaleObjectError, ActiveRecord::RecordNotUnique do

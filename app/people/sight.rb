@@ -17,9 +17,10 @@ module Windlass
     end
 
     # @param person_id [Integer] who made a link
-    # @return [Sight, nil] what they coach; nil where they coach no more
-    def self.of_maker(house, person_id, on:)
-      policy = Policies::Coaches.new(Records::Person.open.find_by(id: person_id), on: on)
+    # @param right [Class] by which they made it
+    # @return [Sight, nil] what they see by it; nil where they have it no more
+    def self.of_maker(house, person_id, on:, right: Policies::Coaches)
+      policy = right.new(Records::Person.open.find_by(id: person_id), on: on)
       new(house, policy) if policy.allows?
     end
 

@@ -127,7 +127,7 @@ module Bench
         "/sessions/#{@session.uuid}/oximeter?at=0",
         *["", "/deck", "/told"].map { |part| "/squads/#{squad.uuid}#{part}" },
         *["", ".svg", "/told"].map do |part|
-          "#{Windlass::FollowLinks.new(Windlass::Security.secret).path(squad)}#{part}"
+          "#{Windlass::FollowLinks.new(Windlass::Security.secret, maker: Windlass::Records::Person.first.id).path(squad)}#{part}"
         end
       ]
     end

@@ -128,7 +128,7 @@ RSpec.describe "For every hand and eye", :browser do
   end
 
   it "tells a morning score's sender nothing of the house" do
-    visit(Windlass::MorningLinks.new(Windlass::Web.settings.session_secret).path(athlete))
+    visit(morning_links.path(athlete))
     find("button", text: "Type a score instead").click
     fill_in("Pause (seconds, or 1:05)", with: "23")
     ["a twitch of the diaphragm", "as calm as the one before"].each { |answer| find("label", text: answer).click }

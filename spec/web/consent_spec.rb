@@ -115,7 +115,7 @@ RSpec.describe "Consent", :web, :both_databases do
 
   it "is missed in the athlete's own words, where they come by a link for a morning score" do
     never_agreed
-    link = Windlass::MorningLinks.new(Windlass::Security.secret).path(athlete)
+    link = morning_links.path(athlete)
     nobody_signed_in { expect([get(link).status, text]).to match [422, /Nobody has agreed yet to what is kept of you/] }
   end
 

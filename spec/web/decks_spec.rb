@@ -102,7 +102,7 @@ RSpec.describe "What a deck is told", :web do
 
   it "knows where it is followed: an address, and the same for a camera" do
     _, session = plan_of("small-holds")
-    links = Windlass::FollowLinks.new(Windlass::Web.settings.session_secret)
+    links = Windlass::FollowLinks.new(Windlass::Security.secret, maker: WebHelpers.seated.id)
     link = Windlass::Presenters::FollowLink.new(links.path(session), base: "http://127.0.0.1")
 
     expect(page.at("#setup").text).to include(link.address)
@@ -120,8 +120,11 @@ RSpec.describe "What a deck is told", :web do
     expect([link.path, "#{link.path}/told"].map(&seen)).to eq [200, 200]
     others = [link.path.sub("run", "squad"), link.path.sub(session.uuid, SecureRandom.uuid), link.path.next]
     expect(others.map(&seen)).to eq [404, 404, 404]
+    roles = Windlass::Records::Role.where(kind: "coach")
+    ends = ->(day) { roles.update_all(until_on: day) && seen[link.path] }
+    expect([ends[clock.now.to_date - 1], ends[nil]]).to eq [410, 200]
     clock.now += 2 * 86_400
-    expect(seen[link.path]).to eq 404
+    expect(seen[link.path]).to eq 410
     expect(link.squares.scan(/M(\d+) (\d+)/).flatten.map { |place| Integer(place, 10) }.minmax).to eq [4, link.size - 5]
   end
 

@@ -146,7 +146,7 @@ RSpec.describe "The first hour", :web do
       [get("/athletes/#{trained.id}/control-pauses/new") && text, page.at("form[data-step]")["data-step"]]
     ).to match [/Chest pain.*No control pause now/m, "0"]
     expect(
-      (get(Windlass::MorningLinks.new(Windlass::Web.settings.session_secret).path(trained)) && page).css(
+      (get(morning_links.path(trained)) && page).css(
         "form[data-step]"
       )
     ).to be_empty

@@ -12,12 +12,11 @@ RSpec.describe "A link that was forged", :web do
   def links
     coach = WebHelpers.keeper
     by = {by: coach, now: clock.now}
-    secret = Windlass::Security.secret
     role = Windlass::Forms::RoleForm.parse({"kind" => "coach", "of" => "all"})
     feed = Windlass::Records::Feed.create!(athlete: athlete, secret: SecureRandom.hex(24), made_at: clock.now)
     {
-      "morning" => Windlass::MorningLinks.new(secret).path(athlete),
-      "watch" => Windlass::FollowLinks.new(secret).path(plan(prescribe(athlete))),
+      "morning" => morning_links.path(athlete),
+      "watch" => Windlass::FollowLinks.new(Windlass::Security.secret, maker: coach.id).path(plan(prescribe(athlete))),
       "letters" => "/letters/#{Windlass::Actions::AskClinician.call(athlete, **by)}",
       "consents" => "/consents/#{Windlass::Actions::KeepConsent.link(athlete, **by)}",
       "devices" => "/devices/#{Windlass::Actions::BindDevice.link(athlete, **by)}",

@@ -4,8 +4,7 @@ require "web_helper"
 
 RSpec.describe "A link for the morning score", :web do
   let(:athlete) { make_athlete }
-  let(:links) { Windlass::MorningLinks.new(Windlass::Web.settings.session_secret) }
-  let(:path) { links.path(athlete) }
+  let(:path) { morning_links.path(athlete) }
 
   it "stands on Today as long as there is no score, one line for all, and leads to nothing but the score" do
     make_pause(athlete, at: clock.now - 26 * 3600)
@@ -55,7 +54,7 @@ RSpec.describe "A link for the morning score", :web do
     expect([last_response.status, text, athlete.measures.count]).to match [422, /allowed: today or yesterday/, 2]
   end
 
-  it "opens nothing where a sign of it was changed, for another athlete, once revoked, or after somebody left" do
+  it "opens nothing where a sign of it was changed, for another athlete, once revoked, or after they left" do
     other = make_athlete(name: "Ada Quill")
     wrong = [
       path.sub(/.\z/) { |last| (last == "0") ? "1" : "0" },
@@ -65,9 +64,17 @@ RSpec.describe "A link for the morning score", :web do
     ]
     expect(wrong.map { |one| get(one).status }).to all eq 404
     submit("/athletes/#{athlete.id}/edit", "/athletes/#{athlete.id}/morning-links/revoke")
-    renewed = links.path(athlete.reload)
+    renewed = morning_links.path(athlete.reload)
     expect([get(path).status, get(renewed).status]).to eq [404, 200]
     submit("/athletes/#{athlete.id}/edit", "/athletes/#{athlete.id}/left")
-    expect(get(renewed).status).to eq 404
+    expect(get(renewed).status).to eq 410
+  end
+
+  it "ends with the right of whoever made it, and says so" do
+    path
+    nobody = ->(address) { WebHelpers.seated = false; get(address).status }
+    expect(nobody[path]).to eq 200
+    Windlass::Records::Role.where(kind: "coach").update_all(until_on: clock.now.to_date - 1)
+    expect([nobody[path], text]).to match [410, /This link has ended. Ask whoever sent it/]
   end
 end

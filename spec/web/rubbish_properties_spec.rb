@@ -226,7 +226,7 @@ RSpec.describe "Rubbish", :web do
           nothing,
       secret: nothing,
       token:
-        [Windlass::MorningLinks.new(Windlass::Web.settings.session_secret).path(athlete).split("/").last] * 3 + nothing,
+        [morning_links.path(athlete).split("/").last] * 3 + nothing,
       slot_id: [1, 2] + nothing,
       voice: ["deep"] + nothing,
       name: [Windlass::Spoken::Clips.own_name("x")] + nothing

@@ -20,7 +20,7 @@ module Windlass
       end
 
       module Helpers
-        def follow_links = FollowLinks.new(settings.session_secret)
+        def follow_links = FollowLinks.new(settings.session_secret, maker: person&.id)
 
         # @param followed [Records::Session, Records::Squad]
         # @return [Presenters::FollowLink]
@@ -28,7 +28,7 @@ module Windlass
 
         # @return [Array<Records::Session>]
         def watched
-          found = follow_links.sessions(house, said(:token), today: today)
+          found = follow_links.sessions(house, said(:token), on: today)
           found.any? ? found : raise(Sinatra::NotFound)
         end
       end

@@ -24,11 +24,11 @@ module Windlass
       end
 
       module Helpers
-        def morning_links = MorningLinks.new(settings.session_secret)
+        def morning_links = MorningLinks.new(settings.session_secret, maker: person&.id)
 
         # @raise [Error] where nothing of them may be kept: in their words, for they read it
         def linked
-          @linked ||= morning_links.athlete(house.active_athletes, said(:token)) || raise(Sinatra::NotFound)
+          @linked ||= morning_links.athlete(house, said(:token), on: today) || raise(Sinatra::NotFound)
           self.whose = @linked.id
           raise Error, Consents::TO_THEMSELVES if Consents.missing?(@linked, today)
 
