@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 module Windlass
-  # Addresses for a second screen, where nobody signs in: a tablet on the wall, somebody else's telephone. Each shows one
-  # run and nothing else, and is worth nothing from the day after on, or once whoever made it runs no sessions of theirs.
+  # Addresses for a second screen, where nobody signs in: a tablet on the wall, somebody else's telephone. Each shows
+  # one run and nothing else, and is worth nothing from the day after on, or once its maker runs no sessions of theirs.
   class FollowLinks < SignedLinks
     TOKEN = /\A(?<kind>run|squad)-(?<uuid>\h{8}-[-\h]{27})-#{SIGNATURE}\z/
     KINDS = {"run" => Records::Session, "squad" => Records::Squad}.freeze

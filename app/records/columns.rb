@@ -57,6 +57,11 @@ module Windlass
           words: "a moment from #{Bounds::EARLIEST} to tomorrow",
           fits: ->(moment, today) { Bounds.done(today).cover?(moment.to_date) }
         )
+      PERSON =
+        Meaning.new(
+          words: "the uuid of a person, or nothing",
+          fits: ->(text, _) { text.empty? || UUID.match?(text) }
+        )
       HELD = number(0..1_200_000, "ms")
 
       OF_TABLE = {
@@ -107,7 +112,8 @@ module Windlass
           "segments" => list("parts") { |entry| entry.is_a?(Hash) },
           "done_ms" => number(0..LONGEST_MS, "ms"),
           "effort" => number(0..10, ""),
-          "washout" => number(-60..60, "mmHg")
+          "washout" => number(-60..60, "mmHg"),
+          "run_by" => PERSON
         },
         "rounds" => {
           "number" => number(1..2000, ""),
@@ -118,18 +124,14 @@ module Windlass
           "contraction_ms" => HELD,
           "sao2_low" => number(0.3..1.0, "")
         },
-        "journal_events" => {"at_ms" => number(0..LONGEST_MS, "ms")},
+        "journal_events" => {"at_ms" => number(0..LONGEST_MS, "ms"), "marked_by" => PERSON},
         "moves" => {
-          "decided_by" =>
-            Meaning.new(
-              words: "the uuid of a person, or nothing",
-              fits: ->(text, _) { text.empty? || UUID.match?(text) }
-            ),
+          "decided_by" => PERSON,
           "reasons" => list("reasons, each with its rule and its text", &REASON),
           "dose_before" => mapping("a dose"),
           "dose_after" => mapping("a dose")
         },
-        "suspensions" => {"until_on" => PLANNED},
+        "suspensions" => {"until_on" => PLANNED, "opened_by" => PERSON, "lifted_by" => PERSON},
         "dives" => {
           "seconds" => number(Water::SECONDS, "s"),
           "depth_m" => number(Water::DEPTH_M, "m"),

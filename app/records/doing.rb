@@ -9,6 +9,9 @@ module Windlass
       # @return [Person, nil] nil: the house itself, or a link without a person
       def self.person = ActiveSupport::IsolatedExecutionState[KEY]
 
+      # @return [String] theirs; nothing where it is nobody
+      def self.uuid = person&.uuid.to_s
+
       # @param person [Person, nil]
       def self.person=(person)
         ActiveSupport::IsolatedExecutionState[KEY] = person

@@ -34,11 +34,8 @@ module Windlass
 
       def overruled? = verdict != decided
 
-      # @return [String] ` by Maren`; nothing where nobody had signed in yet, or they are not of this house
-      def by_whom
-        name = Person.where(uuid: decided_by).pick(:name) unless decided_by.empty?
-        name ? " by #{name}" : ""
-      end
+      # @return [String] ` by Maren`
+      def by_whom = Person.by(decided_by)
     end
   end
 end

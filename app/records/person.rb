@@ -20,6 +20,14 @@ module Windlass
       # @return [Array<Role>] that hold on a day
       def roles_on(on) = roles.select { |role| role.holds?(on) }
 
+      # @param moment [Time]
+      # @return [Array<Role>] that held then
+      def roles_at(moment) = roles.select { |role| role.held_at?(moment) }
+
+      # @param uuid [String] as it stands beside a deed
+      # @return [String] ` by Maren`; nothing where nobody had signed in yet, or they are not of this house
+      def self.by(uuid) = uuid.empty? ? "" : where(uuid: uuid).pick(:name)&.then { |name| " by #{name}" }.to_s
+
       def closed? = status_id == CLOSED
     end
   end

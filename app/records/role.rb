@@ -17,6 +17,9 @@ module Windlass
       # @param on [Date]
       def holds?(on) = from_on <= on && (until_on.nil? || until_on >= on)
 
+      # @param moment [Time] perhaps of the day on which it was ended
+      def held_at?(moment) = ended_at ? from_on <= moment.to_date && moment <= ended_at : holds?(moment.to_date)
+
       # @return [String] `coach of the choir`, `keeper`
       def in_words
         whom = of_all ? "everybody" : group&.name || athlete&.name

@@ -11,6 +11,9 @@ module Windlass
       belongs_to :session, optional: true
       belongs_to :measure, optional: true
 
+      # @return [String] ` by Maren`
+      def by_whom = Person.by(opened_by)
+
       def stop? = kind == "stop"
 
       def binds_on?(date)

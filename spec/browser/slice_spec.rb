@@ -109,7 +109,8 @@ RSpec.describe "From a control pause to the next day", :browser do
       ]
     end
 
-    it "loses nothing when the server is away and the page is loaded again, and counts nothing twice" do
+    it "loses nothing when the server is away, the page is loaded anew and the sign-in ends; counts nothing twice" do
+      opened_by = -> { session.reload.journal_events.pluck(:marked_by).uniq }
       Outage.now = true
       start_deck
       pass(130.4)
@@ -121,13 +122,14 @@ RSpec.describe "From a control pause to the next day", :browser do
       visit(current_path)
       expect(page).to have_css(".cue", text: "Breathe")
       Outage.now = false
+      WebHelpers.seated = false
       pass(1)
       key(:escape)
       expect(page).to have_text("Saved")
       expect(session.reload.journal_events.group(:kind).count).to eq(
         {"start" => 1, "hold_start" => 1, "hold_end" => 1, "first_breath" => 1, "stop" => 1}
       )
-      expect(held).to eq [5.0]
+      expect([held, opened_by.call]).to eq [[5.0], [WebHelpers.keeper.uuid]]
     end
 
     it "comes back paused after a long absence, where it was seen last" do

@@ -72,9 +72,9 @@ RSpec.describe "A link for the morning score", :web do
 
   it "ends with the right of whoever made it, and says so" do
     path
-    nobody = ->(address) { WebHelpers.seated = false; get(address).status }
-    expect(nobody[path]).to eq 200
+    WebHelpers.seated = false
+    expect(get(path).status).to eq 200
     Windlass::Records::Role.where(kind: "coach").update_all(until_on: clock.now.to_date - 1)
-    expect([nobody[path], text]).to match [410, /This link has ended. Ask whoever sent it/]
+    expect([get(path).status, text]).to match [410, /This link has ended. Ask whoever sent it/]
   end
 end

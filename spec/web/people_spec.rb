@@ -175,7 +175,7 @@ RSpec.describe "People", :web, :both_databases do
       expect([last_response.status, trace]).to eq [403, []]
     end
 
-    it "that a keeper looks through by who, what, whom and when, on the page and as a table; the table is traced, too" do
+    it "that a keeper looks through by who, what, whom, when, and takes as a table; that is traced, too" do
       get("/people")
       other = person("lene", {kind: "coach", of_all: true})
       [[other, "POST /decisions", nil, 1], [WebHelpers.seated, "POST /decisions", 7, 2],

@@ -201,10 +201,10 @@ RSpec.describe "Rights", :web, :both_databases do
     }
     gives = {
       keeper: %i[keeps signed_in],
-      coach: %i[coaches runs signed_in],
-      coach_of_the_group: %i[coaches runs signed_in],
+      coach: %i[coaches runs marks signed_in],
+      coach_of_the_group: %i[coaches runs marks signed_in],
       coach_until_yesterday: [],
-      assistant: %i[runs signed_in],
+      assistant: %i[runs marks signed_in],
       athlete: %i[own signed_in],
       nobody: []
     }
@@ -306,7 +306,7 @@ RSpec.describe "Rights", :web, :both_databases do
     get("/athletes/#{own[:athlete].id}")
     expect(last_response.status).to eq 200
     coach.roles.each do |role|
-      Windlass::Actions::GiveRole.end(role, last: clock.now.to_date - 1, today: clock.now.to_date)
+      Windlass::Actions::GiveRole.end(role, now: clock.now)
     end
     get("/athletes/#{own[:athlete].id}")
     expect(last_response.status).to eq 404

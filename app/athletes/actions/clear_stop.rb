@@ -7,7 +7,10 @@ module Windlass
       # @param values [Hash] of Forms::ClearanceForm
       def self.call(suspension, values, now:)
         suspension.transaction do
-          suspension.update!(clinician: values[:clinician], cleared_on: values[:cleared_on], lifted_at: now)
+          suspension.update!(
+            clinician: values[:clinician], cleared_on: values[:cleared_on], lifted_at: now,
+            lifted_by: Records::Doing.uuid
+          )
           suspension
             .athlete
             .prescriptions

@@ -93,10 +93,12 @@ module Windlass
       end
 
       def self.insert(session, events, now)
-        rows = events.map { |event| event.slice(:uuid, :kind, :at_ms, :round, :value).merge(received_at: now) }
-        rows.each_slice(200) do |slice|
-          session.journal_events.insert_all(slice.map { |row| {round: nil, value: nil}.merge(row) }, unique_by: :uuid)
-        end
+        by = Records::Doing.uuid
+        rows =
+          events.map do |event|
+            {round: nil, value: nil, received_at: now, marked_by: by, **event.slice(:uuid, :kind, :at_ms, :round, :value)}
+          end
+        rows.each_slice(200) { |slice| session.journal_events.insert_all(slice, unique_by: :uuid) }
       end
 
       # Ratings that the coach made on the session's sheet stand; moments come from the journal.
@@ -121,6 +123,7 @@ module Windlass
         # A device whose clock was put right in between says how long ago by a clock that was wrong: nothing begins
         # before it was planned.
         session.started_at ||= [moment(fresh, %w[start], now), session.planned_at].max
+        session.run_by = Records::Doing.uuid if session.state == "planned"
         session.state = "running" if session.state == "planned"
         session.state = "done" if kinds.include?(:finish)
         session.state = "stopped" if kinds.include?(:stop) && !kinds.include?(:finish)

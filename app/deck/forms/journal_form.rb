@@ -41,6 +41,9 @@ module Windlass
       # @return [String, nil] which device sends
       attr_reader :device
 
+      # @return [String, nil] the key of the run
+      attr_reader :key
+
       # @return [Hash, nil] where the run stands, for a second screen; what is no such thing is passed over
       attr_reader :told
 
@@ -54,6 +57,7 @@ module Windlass
       def initialize(body)
         listed = body["events"]
         @device = body["device"] if body["device"].is_a?(String) && DEVICE.match?(body["device"])
+        @key = body["key"] if body["key"].is_a?(String)
         @told = body["state"] if body["state"].is_a?(Hash) && JSON.generate(body["state"]).bytesize <= MOST_TOLD
         @fault = "events: a list of up to #{MOST_EVENTS} is needed" unless listed.is_a?(Array) &&
           listed.size <= MOST_EVENTS

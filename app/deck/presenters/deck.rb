@@ -12,7 +12,7 @@ module Windlass
 
       # @param sessions [Array<Records::Session>]
       # @return [Array<Deck>] what they need of their athletes is read once for all
-      def self.together(sessions)
+      def self.together(sessions, keys: nil)
         athletes = sessions.map(&:athlete)
         values = Records::Measure.newest_values(athletes)
         days =
@@ -20,19 +20,25 @@ module Windlass
             .where(athlete_id: athletes.map(&:id), local_date: sessions.map(&:local_date))
             .index_by { |day| [day.athlete_id, day.local_date] }
         sessions.map do |session|
-          new(session, day: days[[session.athlete_id, session.local_date]], values: values.fetch(session.athlete_id))
+          new(
+            session,
+            day: days[[session.athlete_id, session.local_date]], values: values.fetch(session.athlete_id), keys: keys
+          )
         end
       end
 
       # @param session [Records::Session]
       # @param day [Records::Day, nil] what the athlete said that day
       # @param values [Measures::Values] what doses are computed from
+      # @param keys [RunKeys, nil] nil: nobody marks anything on it
       def initialize(
         session,
         day: session.athlete.days.find_by(local_date: session.local_date),
-        values: session.athlete.to_values
+        values: session.athlete.to_values,
+        keys: nil
       )
         @session = session
+        @keys = keys
         @day = day
         @values = values
       end
@@ -125,6 +131,7 @@ module Windlass
       def plan
         @plan ||= {
           uuid: session.uuid,
+          key: @keys&.key(session),
           athlete: session.athlete_id,
           name: name,
           begun: session.state != "planned",

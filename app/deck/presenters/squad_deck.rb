@@ -9,8 +9,10 @@ module Windlass
       attr_reader :squad
 
       # @param squad [Records::Squad]
-      def initialize(squad)
+      # @param keys [RunKeys, nil]
+      def initialize(squad, keys: nil)
         @squad = squad
+        @keys = keys
       end
 
       def title = "Together: #{decks.map(&:name).join(", ")}"
@@ -94,7 +96,7 @@ module Windlass
         decks.flat_map { |deck| deck.plan.fetch(:words) }.uniq +
           rows.map { |row| Spoken::Clips.name("lane #{row.letter}") }
 
-      def decks = @decks ||= Deck.together(squad.sessions)
+      def decks = @decks ||= Deck.together(squad.sessions, keys: @keys)
     end
   end
 end

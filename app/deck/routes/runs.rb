@@ -13,21 +13,21 @@ module Windlass
             redirect to("/prescriptions/#{record.prescription_id}"), 303
           end
 
-          page = Presenters::Deck.new(record)
+          page = Presenters::Deck.new(record, keys: run_keys)
           erb :"sessions/deck", layout: :deck_layout, locals: {title: "#{page.name}: #{page.title}", page: page}
         end
 
         # Each event is kept or refused by itself; what was refused is named, so that it is not sent for ever.
-        app.post("/sessions/:uuid/events", may: :runs) do
+        app.post("/sessions/:uuid/events", may: :marks) do
           content_type :json
-          planned = session_record
           form = Forms::JournalForm.parse(json_body)
+          planned, marks, late = marking(form)
           halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
 
-          record = Actions::DuplicateRun.for(planned, form.device, form.events, now: now)
+          record = Actions::DuplicateRun.for(planned, form.device, marks, now: now)
           JSON.generate(
-            kept: Actions::KeepJournal.call(record, form.events, now: now, told: form.told),
-            refused: form.refused
+            kept: Actions::KeepJournal.call(record, marks, now: now, told: form.told),
+            refused: form.refused + late
           )
         end
 
@@ -54,6 +54,27 @@ module Windlass
       end
 
       module Helpers
+        def run_keys =
+          RunKeys.new(settings.session_secret, maker: person&.id, device: SignIn.phone(request), at: now)
+
+        # By the key of the run, or by the right to run it.
+        # @param form [Forms::JournalForm]
+        # @return [Array(Records::Session, Array<Hash>, Array<Hash>)] marks that are taken, and those that are not
+        def marking(form)
+          found = house.of(Records::Session).find_by(uuid: said(:uuid))
+          holder = found && run_keys.holder(found, form.key, now: now)
+          return [by_right_to_run, form.events, []] unless holder
+
+          Records::Doing.person = holder.person
+          [found, *Actions::SortMarks.call(house, holder, found, form.events, now: now)]
+        end
+
+        def by_right_to_run
+          sign_in_first unless person
+          seeing(:runs)
+          session_record
+        end
+
         def follow_page(page) = erb(:"sessions/follow", layout: :deck_layout, locals: {title: page.title, page: page})
 
         # Reckoning the squares takes longer than the page that shows them.

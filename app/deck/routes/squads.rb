@@ -58,7 +58,7 @@ module Windlass
           outdated = Actions::PlanSession.outdated(record.sessions, now: now)
           redirect to("/prescriptions/#{outdated.prescription_id}"), 303 if outdated
 
-          page = Presenters::SquadDeck.new(record)
+          page = Presenters::SquadDeck.new(record, keys: run_keys)
           erb :"squads/deck", layout: :deck_layout, locals: {title: page.title, page: page}
         end
       end

@@ -13,15 +13,15 @@ export class Journal {
   /**
    * Without a storage it begins with nothing, and all is sent as it comes.
    * @param session its uuid
+   * @param key of whoever opened this deck; undefined where nothing new is marked
    */
-  static async open(session, onChange = () => {}) {
+  static async open(session, onChange = () => {}, key) {
     const [marks, kept] = await Promise.all([readable(store.marksOf(session)), readable(store.run(session))]);
-    return new Journal(session, marks, kept, onChange);
+    return new Journal(session, marks, kept, onChange, key);
   }
 
-  constructor(session, marks, kept, onChange) {
-    this.session = session;
-    this.onChange = onChange;
+  constructor(session, marks, kept, onChange, key) {
+    Object.assign(this, { session, onChange, key });
     this.tries = 0;
     this.roomLeft = marks !== undefined;
     this.marks = marks ?? [];
@@ -67,6 +67,7 @@ export class Journal {
       uuid: uuid(),
       session: this.session,
       order: this.order,
+      key: this.key,
       wall: clock.wall(),
       kind,
       at_ms: Math.max(0, Math.round(atMs)),
@@ -110,7 +111,7 @@ export class Journal {
     clearTimeout(this.later);
     const told = this.told;
     try {
-      const { kept, refused } = await this.post(this.marks.slice(0, BATCH), told);
+      const { kept, refused } = await this.post(this.batch(), told);
       if (this.told === told) this.told = undefined;
       await this.forget(kept, refused ?? []);
       this.tries = 0;
@@ -121,6 +122,13 @@ export class Journal {
     if (this.waiting > 0 || this.told) this.later = setTimeout(() => this.send(), this.pause());
   }
 
+  /** The next marks of one person: several may have had this deck, one after another. */
+  batch() {
+    const { key } = this.marks[0] ?? this;
+    const end = this.marks.findIndex((mark) => mark.key !== key);
+    return this.marks.slice(0, Math.min(BATCH, end < 0 ? BATCH : end));
+  }
+
   /** No wait while the server answers; longer and longer while it does not. */
   pause() {
     return this.tries === 0 ? 0 : RETRY_MS[Math.min(this.tries, RETRY_MS.length) - 1];
@@ -129,20 +137,20 @@ export class Journal {
   async post(marks, state, renewed = false) {
     const token = document.querySelector("meta[name=csrf-token]");
     const now = clock.wall();
-    const events = marks.map(({ session: _session, order: _order, wall, ...event }) => ({
+    const events = marks.map(({ session: _session, order: _order, key: _key, wall, ...event }) => ({
       ...event,
       ago_ms: Math.max(0, Math.round(now - (wall ?? now))),
     }));
     const answer = await fetch(`/sessions/${this.session}/events`, {
       method: "POST",
       headers: { "Content-Type": "application/json", "X-CSRF-Token": token.content },
-      body: JSON.stringify({ device: device(), events, state }),
+      body: JSON.stringify({ device: device(), key: (marks[0] ?? this).key, events, state }),
     });
     if (answer.status === 403 && !renewed) {
       token.content = (await (await fetch("/token")).json()).token;
       return this.post(marks, state, true);
     }
-    // Signed out meanwhile, or led elsewhere: the marks wait here, and go up after signing in again.
+    // Signed out, and without a key that is good: the marks wait here, and go up after signing in again.
     if (!answer.ok || answer.redirected) throw new Error(`not kept: ${answer.status}`);
     return answer.json();
   }

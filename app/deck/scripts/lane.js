@@ -38,7 +38,7 @@ export class Lane {
    */
   static async open(plan, channel, told = {}) {
     const [journal, stop] = await Promise.all([
-      Journal.open(plan.uuid, () => told.kept?.()),
+      Journal.open(plan.uuid, () => told.kept?.(), plan.key),
       readable(store.stop(plan.athlete)),
     ]);
     const lane = new Lane(plan, channel, journal, told.changed ?? (() => {}));

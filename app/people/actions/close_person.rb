@@ -7,7 +7,7 @@ module Windlass
       # @raise [Error] where the house would have nobody who keeps it
       def self.call(person, now:)
         person.transaction do
-          person.roles_on(now.to_date).each { |role| GiveRole.end(role, last: now.to_date - 1, today: now.to_date) }
+          person.roles_on(now.to_date).each { |role| GiveRole.end(role, now: now) }
           person.update!(status_id: Records::Person::CLOSED, closed_at: now)
           SignIn.database[:person_active_sessions].where(person_id: person.id).delete
           SignIn.database[:person_remember_keys].where(id: person.id).delete

@@ -12,14 +12,14 @@ module Windlass
         same || person.roles.create!(role)
       end
 
+      # Ends a role at this moment; its last day is the day before.
       # @param role [Records::Role]
-      # @param last [Date] the last day; yesterday where it ends now
       # @raise [Error] where the house would have nobody who keeps it
-      def self.end(role, last:, today:)
+      def self.end(role, now:)
         role.person.account.with_lock do
-          raise Error, "Somebody has to keep the house. Name another keeper first." if last_keeper?(role, today)
+          raise Error, "Somebody has to keep the house. Name another keeper first." if last_keeper?(role, now.to_date)
 
-          role.update!(until_on: last)
+          role.update!(until_on: now.to_date - 1, ended_at: now)
         end
       end
 

@@ -25,9 +25,10 @@ module Windlass
 
       # @param person [Records::Person, nil]
       # @param on [Date]
-      def initialize(person, on:)
+      # @param of [Array<Records::Role>] that they have, or had at the moment that matters
+      def initialize(person, on: nil, of: person ? person.roles_on(on) : [])
         @person = person
-        @on = on
+        @of = of
       end
 
       # @return [Boolean] nobody has to be signed in
@@ -45,9 +46,7 @@ module Windlass
       private
 
       # @return [Array<Records::Role>] that hold, and that give this right
-      def roles
-        @roles ||= person.nil? ? [] : person.roles_on(@on).select { |role| self.class.roles.include?(role.kind) }
-      end
+      def roles = @roles ||= @of.select { |role| self.class.roles.include?(role.kind) }
     end
   end
 end

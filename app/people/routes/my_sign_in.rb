@@ -30,7 +30,7 @@ module Windlass
 
         app.post("/athletes/:athlete_id/coaches/:id/end", may: :coaches) do
           role = find_in(Records::Role.where(athlete_id: athlete.id, kind: "coach"))
-          Actions::GiveRole.end(role, last: today - 1, today: today)
+          Actions::GiveRole.end(role, now: now)
           tell "That has ended."
           redirect to("/"), 303
         end

@@ -30,7 +30,7 @@ module Windlass
 
         app.post("/people/roles/:id/end", may: :keeps) do
           role = find_in(Records::Role.where(person_id: people_of_the_house.select(:id)))
-          Actions::GiveRole.end(role, last: today - 1, today: today)
+          Actions::GiveRole.end(role, now: now)
           tell "The role has ended."
           redirect to("/people"), 303
         end

@@ -54,6 +54,7 @@ module Windlass
             account_id: session.account_id,
             athlete_id: session.athlete_id,
             opened_at: now,
+            opened_by: Records::Doing.uuid,
             prescription_id: session.prescription_id,
             until_on: until_on,
             reason: "Rest with quiet breathing until #{Words.date(until_on)}."
@@ -66,7 +67,7 @@ module Windlass
           account_id: session.account_id,
           session: session,
           decided_at: now,
-          decided_by: Records::Doing.person&.uuid.to_s,
+          decided_by: Records::Doing.uuid,
           local_date: session.local_date,
           verdict: verdict.verdict,
           decided: decided,

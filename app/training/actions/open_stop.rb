@@ -19,6 +19,7 @@ module Windlass
           account_id: athlete.account_id,
           kind: "stop",
           opened_at: now,
+          opened_by: Records::Doing.uuid,
           reason: "#{what} #{STOPPED}",
           **from
         )

@@ -40,6 +40,7 @@ module Windlass
           session.to_protocol.in_short(session.to_dose),
           set,
           state,
+          by_whom,
           ("a false start, discarded" if session.discarded_at)
         ].compact.join(" · ")
       end
@@ -173,6 +174,9 @@ module Windlass
       def emergency_events =
         @emergency_events ||=
           session.journal_events.select { |event| Timeline::EMERGENCY_KINDS.include?(event.kind.to_sym) }
+
+      # @return [String, nil] `run by Maren`
+      def by_whom = Records::Person.by(session.run_by).then { |by| "run#{by}" unless by.empty? }
 
       # @return [String, nil] which of the day's; nil where there is but one, and of what is no set
       def set
