@@ -110,6 +110,18 @@ module BrowserHelpers
 
   def sign_in_as_keeper = page.driver.set_cookie("windlass", BrowserHelpers.cookie, domain: "127.0.0.1", path: "/")
 
+  def sign_out = page.driver.remove_cookie("windlass")
+
+  # Nobody is signed in any more; an athlete's own phone is in hand.
+  def hold_phone_of(athlete)
+    now = Windlass::Web.settings.clock.now
+    Windlass::Actions::BindDevice.link(athlete, by: WebHelpers.keeper, now: now)
+    device = Windlass::Records::Device.last
+    Windlass::Actions::BindDevice.call(device, name: "a phone", now: now)
+    sign_out
+    page.driver.set_cookie(Windlass::Phone.cookie, device.reload.key, domain: "127.0.0.1", path: "/")
+  end
+
   def give_clock
     page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument", source: CLOCK)
   end

@@ -37,6 +37,9 @@ module Windlass
         @person = id && Records::Person.open.includes(:roles).find_by(id: id)
       end
 
+      # @return [String, nil] uuid of whom this page is for; what anybody may open is nobody's, and may be kept as such
+      def whose_page = (person&.uuid unless @policy.nil? || @policy.public?)
+
       # @param right [Symbol]
       # @return [Boolean] this person has it; of whom is another question
       def may?(right) = Policies.fetch(right).new(person, on: today).allows?
@@ -72,7 +75,7 @@ module Windlass
         end
 
         session["login_redirect"] = request.fullpath if request.fullpath.match?(%r{\A/(?!/)})
-        redirect to(env[SignIn::SECOND] || "/sign-in"), 303
+        redirect to(env[SignIn::FIRST] || "/sign-in"), 303
       end
     end
   end

@@ -10,7 +10,8 @@ module Windlass
   # it is Rodauth's, in front of the pages; what it found stands in the request.
   class SignIn < Roda
     PERSON_ID = "windlass.person_id"
-    SECOND = "windlass.second_step"
+    # Where somebody goes first who is not in yet, and has more to say than a password.
+    FIRST = "windlass.first"
     DEVICE = "windlass.device"
     # Seconds after which somebody who did nothing, or was here so long, signs in again; a remembered device does so by
     # itself.
@@ -237,24 +238,6 @@ module Windlass
     def trace(event, id) =
       Trace.signing(event, Records::Person.find(id), device: SignIn.device(env["HTTP_USER_AGENT"]), now: Time.now)
 
-    # Seconds: browsers keep no cookie longer than some thirteen months.
-    PHONE_KEPT_S = 400 * 86_400
-
-    # @return [String] the cookie of a phone that is bound
-    def self.phone_cookie = Listening.secret_way? ? "__Host-windlass_phone" : "windlass_phone"
-
-    # @param device [Records::Device]
-    # @return [Hash] that cookie
-    def self.phone_key(device) =
-      {
-        value: device.key, path: "/", httponly: true, same_site: :lax, secure: Listening.secret_way?,
-        max_age: PHONE_KEPT_S
-      }
-
-    # @param request [Rack::Request]
-    # @return [Records::Device, nil] whose phone asks
-    def self.phone(request) = request.cookies[phone_cookie]&.then { |key| Records::Device.keyed(key) }
-
     private
 
     # @return [Boolean] nobody is in, or they may stay: not idle for long, and not sent away
@@ -285,17 +268,20 @@ module Windlass
       return on_their_phone unless rodauth.logged_in?
 
       began(nil) unless session["in_s"]
-      env[SECOND] = rodauth.two_factor_auth_path and return if second_missing?
+      env[FIRST] = rodauth.two_factor_auth_path and return if second_missing?
 
       env[PERSON_ID] = rodauth.session_value
     end
 
     # A phone that is bound is its athlete's, and never anybody else's.
     def on_their_phone
-      phone = SignIn.phone(request) or return
+      phone = Phone.new(request)
+      return env[FIRST] = "/devices/who" if phone.asks?
 
-      env[DEVICE] = phone.name
-      env[PERSON_ID] = phone.person_id
+      device = phone.device or return
+      phone.held_by(device)
+      env[DEVICE] = device.name
+      env[PERSON_ID] = device.person_id
     end
 
     def second_missing? = rodauth.uses_two_factor_authentication? && !rodauth.two_factor_authenticated?

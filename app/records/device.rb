@@ -30,12 +30,11 @@ module Windlass
       def self.coded(code, now:) =
         bound.where("code_ends_at > ?", now).find_by(code_digest: digested(code.upcase.gsub(/[^A-Z0-9]/, "")))
 
-      # @param key [String, nil] what the phone keeps
-      # @return [Device, nil] whose phone it is
-      def self.keyed(key)
-        number, = key.to_s.split(".")
-        found = bound.find_by(id: number.to_i)
-        found if found && Rack::Utils.secure_compare(found.key, key)
+      # @param keys [Array<String>] what a phone keeps
+      # @return [Array<Device>] whose phone it is, in their order
+      def self.keyed(keys)
+        found = keys.any? ? bound.where(id: keys.map(&:to_i)).includes(:athlete).index_by(&:id) : {}
+        keys.filter_map { |key| found[key.to_i]&.then { |one| one if Rack::Utils.secure_compare(one.key, key) } }
       end
 
       def self.digested(secret) = Digest::SHA256.hexdigest("device #{secret}")

@@ -18,6 +18,7 @@ module Bench
       "/place/archive.json" => "as long as the house is",
       "/athletes/:athlete_id/erase" => "as long as a life is",
       "/erasures/:id/undo" => "as long as a life is",
+      "/devices/who" => "of a phone with several keys: bench/load --phones asks by one",
       "/setup" => "once, in a house where nobody is"
     }.freeze
 

@@ -21,6 +21,7 @@ module Bench
     # They lead to a page that is measured.
     LEADING_ON = %w[
       /protocols/:id/prescriptions /protocols/:id/once /own-protocols /sessions/:uuid/follow /squads/:uuid/follow /setup
+      /devices/who
     ].freeze
     # Tables that grow with the years: a walk through one of them is a walk through all of it.
     GROWING = %w[sessions rounds journal_events measures moves days].freeze

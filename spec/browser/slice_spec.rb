@@ -122,7 +122,7 @@ RSpec.describe "From a control pause to the next day", :browser do
       visit(current_path)
       expect(page).to have_css(".cue", text: "Breathe")
       Outage.now = false
-      WebHelpers.seated = false
+      sign_out
       pass(1)
       key(:escape)
       expect(page).to have_text("Saved")

@@ -85,6 +85,32 @@ RSpec.describe "A phone of one's own", :web, :both_databases do
     expect(words).to include(["bound a phone", athlete.id], ["revoked a phone", athlete.id])
   end
 
+  it "may be shared by siblings: it asks who holds it, shows one of them, and asks again after half an hour" do
+    sister = made_link
+    athlete
+    brother = make_athlete(name: "Odd Aldaya")
+    submit("/athletes/#{brother.id}/devices", "/athletes/#{brother.id}/devices")
+    get("/athletes/#{brother.id}/devices")
+    his = page.at(".secret-link").text[%r{/devices/\S+}]
+    [sister, his].each { |link| on(phone, link) }
+    named = -> { read(phone, "/mine").body.scan(/Ines Aldaya|Odd Aldaya/).uniq }
+    expect(named.call).to eq ["Odd Aldaya"]
+
+    choose = ->(device) { on(phone, "/devices/who", device: device.id) }
+    ines, odd = Windlass::Records::Device.order(:id).to_a
+    expect([choose[ines].location, named.call]).to match [/mine\z/, ["Ines Aldaya"]]
+    allow(Time).to receive(:now).and_return(Time.now + 1801)
+    names = read(phone, "/devices/who").body.scan(/(?:Ines|Odd) Aldaya/)
+    expect([read(phone, "/mine").location, names]).to match [/who\z/, ["Odd Aldaya", "Ines Aldaya"]]
+    stranger = Windlass::Records::Device.create!(odd.attributes.except("id").merge("link_digest" => "x"))
+    expect(choose[stranger].status).to eq 404
+
+    choose[odd]
+    token = Nokogiri.HTML5(read(phone, "/mine").body).at("form[action='/mine/devices/end'] input")["value"]
+    phone.post("/mine/devices/end", authenticity_token: token)
+    expect([odd.reload.revoked_at, ines.reload.revoked_at, named.call]).to eq [clock.now, nil, ["Ines Aldaya"]]
+  end
+
   it "goes with whoever is erased: their name is nowhere among the people, and the phone opens nothing" do
     on(phone, made_link)
     athlete.update!(left_on: clock.now.to_date)

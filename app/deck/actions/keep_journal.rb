@@ -96,7 +96,10 @@ module Windlass
         by = Records::Doing.uuid
         rows =
           events.map do |event|
-            {round: nil, value: nil, received_at: now, marked_by: by, **event.slice(:uuid, :kind, :at_ms, :round, :value)}
+            {
+              round: nil, value: nil, received_at: now, marked_by: by,
+              **event.slice(:uuid, :kind, :at_ms, :round, :value)
+            }
           end
         rows.each_slice(200) { |slice| session.journal_events.insert_all(slice, unique_by: :uuid) }
       end

@@ -55,7 +55,7 @@ module Windlass
 
       module Helpers
         def run_keys =
-          RunKeys.new(settings.session_secret, maker: person&.id, device: SignIn.phone(request), at: now)
+          RunKeys.new(settings.session_secret, maker: person&.id, device: phone.device, at: now)
 
         # By the key of the run, or by the right to run it.
         # @param form [Forms::JournalForm]

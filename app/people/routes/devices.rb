@@ -39,6 +39,19 @@ module Windlass
           redirect to("/mine"), 303
         end
 
+        app.get("/devices/who", may: :anyone) do
+          raise Sinatra::NotFound if phone.devices.empty?
+
+          erb :"people/who", layout: :bare_layout, locals: {title: "Who is it?", phone: phone}
+        end
+
+        app.post("/devices/who", may: :anyone) do
+          found = phone.devices.find { |one| one.id == whole(:device) } || raise(Sinatra::NotFound)
+          phone.held_by(found)
+          self.doer = found.person
+          redirect to("/mine"), 303
+        end
+
         # A preview of a messenger opens links: only a press binds.
         app.get("/devices/:token", may: :anyone) do
           erb :"people/bind", layout: :bare_layout, locals: {title: "Your phone", athlete: linked_device.athlete}
@@ -52,21 +65,26 @@ module Windlass
         end
 
         app.post("/mine/devices/end", may: :own) do
-          SignIn.phone(request)&.then { |one| Actions::BindDevice.revoke(one, now: now) }
-          response.delete_cookie(SignIn.phone_cookie, path: "/")
-          redirect to("/sign-in"), 303
+          phone.device&.then do |one|
+            Actions::BindDevice.revoke(one, now: now)
+            response.set_cookie(Phone.cookie, phone.without(one))
+          end
+          redirect to("/mine"), 303
         end
       end
       private_class_method :with_the_coach, :on_the_phone
 
       module Helpers
+        def phone = @phone ||= Phone.new(request)
+
         def linked_device =
           @linked_device ||= Records::Device.linked(params[:token].to_s, now: now) || raise(Sinatra::NotFound)
 
         def bound(device)
           self.doer = device.person
           self.whose = device.athlete_id
-          response.set_cookie(SignIn.phone_cookie, SignIn.phone_key(device))
+          response.set_cookie(Phone.cookie, phone.with(device))
+          phone.held_by(device)
         end
 
         def devices_page

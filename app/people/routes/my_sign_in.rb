@@ -38,7 +38,7 @@ module Windlass
         app.get("/mine", may: :own) do
           erb :"people/mine", locals: {
             title: "Mine", page: Presenters::Mine.new(account, person, now: now), code: session.delete("code"),
-            phone: SignIn.phone(request)
+            phone: phone
           }
         end
 

@@ -1,9 +1,12 @@
 // What is sent as one piece and waits in the browser until the server has it: each under its own uuid, so that sending
-// twice changes nothing.
+// twice changes nothing. It is whose page it was put away on, and goes up from their pages alone.
 import { readable, store } from "./store.js";
 
 // What the storage of this browser does not take: here as long as the page is open.
 const here = new Map();
+
+/** @returns who has this page; undefined where it is nobody's */
+const person = () => document.querySelector("meta[name=person]")?.content;
 
 async function post(path, body, renewed = false) {
   const token = document.querySelector("meta[name=csrf-token]");
@@ -19,9 +22,11 @@ async function post(path, body, renewed = false) {
   return answer;
 }
 
-/** @returns what waits */
+/** @returns what waits of this person */
 export const pieces = async () => [
-  ...((await readable(store.pieces())) ?? []).filter(({ uuid }) => !here.has(uuid)),
+  ...((await readable(store.pieces())) ?? []).filter(
+    (piece) => !here.has(piece.uuid) && (piece.person ?? person()) === person(),
+  ),
   ...here.values(),
 ];
 
@@ -43,7 +48,7 @@ async function drop(uuid) {
 }
 
 /** Puts something away to be sent; what stood there under the same uuid is replaced. */
-export const put = (uuid, path, body) => keep({ uuid, path, body });
+export const put = (uuid, path, body) => keep({ uuid, path, body, person: person() });
 
 /** @returns how many pieces wait; what the server refuses is put aside and counts as refused */
 export async function sendPieces() {
