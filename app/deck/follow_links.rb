@@ -22,7 +22,7 @@ module Windlass
       match = token.to_s.scrub.match(TOKEN)
       return [] unless match && ours?(match, words(match[:kind], match[:uuid]))
 
-      seen = seen_by_maker(house, match, Policies::Runs, on: on)
+      seen = seen_by_maker(house, match, Policies::Decks, on: on)
       found = seen.of(KINDS.fetch(match[:kind])).find_by(uuid: match[:uuid])
       raise Ended if found.nil? || found.local_date < on - 1
 

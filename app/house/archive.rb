@@ -32,6 +32,7 @@ module Windlass
       Table.new(Records::JournalEvent, of: :session, key: "uuid"),
       Table.new(Records::Move, of: :prescription),
       Table.new(Records::Dive),
+      Table.new(Records::Complaint),
       Table.new(Records::Suspension),
       Table.new(Records::Photo, of: :session),
       Table.new(Records::Member, of: :place),

@@ -93,7 +93,8 @@ module Windlass
           session.verdict,
           session.state,
           !session.discarded_at.nil?,
-          session.note
+          session.note,
+          session.alone?
         ]
       ]
     end

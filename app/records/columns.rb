@@ -100,6 +100,7 @@ module Windlass
         "prescriptions" => {
           "dose" => mapping("a dose"),
           "limits" => mapping("limits, by lever"),
+          "moves_by" => PERSON,
           "own_dose" => mapping("a dose")
         },
         "own_protocols" => {"dose" => mapping("a dose")},
@@ -132,6 +133,12 @@ module Windlass
           "dose_after" => mapping("a dose")
         },
         "suspensions" => {"until_on" => PLANNED, "opened_by" => PERSON, "lifted_by" => PERSON},
+        "complaints" => {
+          "symptom" =>
+            Meaning.new(words: "a symptom", fits: ->(symptom, _) { SYMPTOMS.include?(symptom) }),
+          "strength" => number(1..3, ""),
+          "seen_by" => PERSON
+        },
         "dives" => {
           "seconds" => number(Water::SECONDS, "s"),
           "depth_m" => number(Water::DEPTH_M, "m"),

@@ -35,7 +35,7 @@ module Windlass
       def overruled? = verdict != decided
 
       # @return [String] ` by Maren`
-      def by_whom = Person.by(decided_by)
+      def by_whom = by_rule ? " by the rule that was allowed#{Person.by(decided_by)}" : Person.by(decided_by)
     end
   end
 end

@@ -33,6 +33,12 @@ module Windlass
         end
       # What two devices ran, and nobody said yet which of them it was. Worded as its index is.
       scope :with_unsettled_twins, -> { where("twin_of_id IS NOT NULL AND NOT twin_settled") }
+      # Run by the athlete, as whom they are signed in, or with a phone of their own.
+      ALONE = <<~SQL.squish.freeze
+        EXISTS (SELECT 1 FROM people JOIN roles ON roles.person_id = people.id
+          WHERE people.uuid = sessions.run_by AND roles.kind = 'athlete' AND roles.athlete_id = sessions.athlete_id)
+      SQL
+      scope :alone, -> { where("sessions.run_by <> ''").where(ALONE) }
       scope :in_order, -> { order(:started_at, :id) }
 
       # What is kept of a forecast, hold by hold. Seconds, nil where not reached.
@@ -42,6 +48,10 @@ module Windlass
 
       # @return [Hash, nil] of the hold with that number
       def forecast_of(number) = forecast && forecast[number - 1]
+
+      # @return [Boolean]
+      def alone? =
+        ActiveModel::Type::Boolean.new.cast(has_attribute?(:alone) ? self[:alone] : self.class.alone.exists?(id: id))
 
       def over? = state == "done" || state == "stopped"
 

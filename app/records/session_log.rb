@@ -80,7 +80,7 @@ module Windlass
         end
         found = found.where(local_date: @filter.from..) if @filter.from
         found = found.where(local_date: ..@filter.to) if @filter.to
-        said(judged(found)).select("sessions.*", "#{VERDICT} AS verdict")
+        said(judged(found)).select("sessions.*", "#{VERDICT} AS verdict", "#{Session::ALONE} AS alone")
       end
 
       private

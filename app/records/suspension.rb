@@ -6,8 +6,9 @@ module Windlass
     class Suspension < Record
       self.table_name = "suspensions"
       belongs_to :athlete
-      # It comes from a session, from a measure or from a dive.
+      # It comes from a session, from a measure, from a dive, or from what somebody told.
       belongs_to :dive, optional: true
+      belongs_to :complaint, optional: true
       belongs_to :session, optional: true
       belongs_to :measure, optional: true
 

@@ -17,6 +17,9 @@ module Bench
       Windlass::Records::Person.find_by(login: LOGIN) || Windlass::Records::Person.transaction { made }
     end
 
+    # @return [Records::Athlete] who the same person is, too
+    def self.themselves = Windlass::Records::Athlete.first
+
     # @return [#call] the pages with their cookie, and the coach in front of them
     def self.app
       coach = person.id
@@ -53,7 +56,7 @@ module Bench
         person.roles.create!(kind: kind, of_all: kind == "coach", from_on: Date.new(2020, 1, 1))
       end
       # One athlete is themselves, so that their own page is asked for, too.
-      person.roles.create!(kind: "athlete", athlete: Windlass::Records::Athlete.first, from_on: Date.new(2020, 1, 1))
+      person.roles.create!(kind: "athlete", athlete: themselves, from_on: Date.new(2020, 1, 1))
       Windlass::Actions::SetPassword.call(person, PASSWORD)
       person.reload
     end

@@ -180,7 +180,7 @@ module Bench
     def measures
       pause = {seconds: "24", ended_by: "diaphragm", first_breath: "calm", on_waking: "true"}
       newest = @athlete.measures.where(kind: "maximal_hold").last
-      link = Windlass::MorningLinks.new(Windlass::Security.secret).path(@athlete)
+      link = Windlass::MorningLinks.new(Windlass::Security.secret, maker: coach.id).path(@athlete)
       {
         "/athletes/:athlete_id/control-pauses" => -> do
           form(at("/control-pauses"), from: at("/control-pauses/new"), **pause)
@@ -249,6 +249,7 @@ module Bench
       {
         "/athletes/:athlete_id/prescriptions" => -> { button(at("/prescriptions"), protocol: "quiet-breathing") },
         "/prescriptions/:id/sessions" => -> { button("#{path}/sessions", asked: "yes") },
+        "/prescriptions/:id/by-itself" => -> { button("#{path}/by-itself", moves: "yes") },
         "/prescriptions/:id/limits" => -> { form("#{path}/limits", from: path) },
         "/prescriptions/:id/start" => -> do
           begun_nowhere.then do |id|

@@ -5,7 +5,7 @@ module Bench
   module DeedsOfPeople
     private
 
-    def people_deeds = {**consent, **phones, **letters, **roles, **imports}
+    def people_deeds = {**consent, **phones, **alone, **letters, **roles, **imports}
 
     def actions = Windlass::Actions
 
@@ -43,6 +43,24 @@ module Bench
         "/devices/:token" => -> { button(link("devices", made.call)) },
         "/devices/code" => -> { button("/devices/code", code: bound.call.last) },
         "/mine/devices/end" => -> { button("/mine/devices/end") }
+      }
+    end
+
+    # What an athlete does on their own page.
+    def alone
+      own = Coach.themselves
+      felt = {uuid: SecureRandom.uuid, symptom: "nausea", strength: "1", felt_on: today.iso8601}
+      told = -> do
+        actions::TellComplaint.call(own, {**felt, uuid: SecureRandom.uuid, felt_on: today, strength: 1}, now: @now)
+      end
+      {
+        "/mine/train/:id" => -> { button("/mine/train/#{own.prescriptions.open.first.id}", asked: "yes") },
+        "/mine/sessions/:uuid" => -> do
+          button("/mine/sessions/#{records::Session.kept.where(athlete_id: own.id).order(:id).last.uuid}", effort: "3")
+        end,
+        "/mine/morning" => -> { form("/mine/morning", from: "/mine/morning", **pause) },
+        "/mine/felt" => -> { button("/mine/felt", **felt) },
+        "/complaints/:uuid/seen" => -> { button("/complaints/#{told.call.uuid}/seen") }
       }
     end
 

@@ -116,7 +116,7 @@ module Bench
           depth_m: 8
         )
       [
-        "/morning/#{Windlass::MorningLinks.new(Windlass::Security.secret).path(@athlete).delete_prefix("/morning/")}",
+        Windlass::MorningLinks.new(Windlass::Security.secret, maker: Coach.person.id).path(@athlete),
         "/water/clock?pairs=1-2",
         "/screenings/#{screening.id}/correct",
         "/dives/#{dive.uuid}/correct",
@@ -128,7 +128,7 @@ module Bench
         "/sessions/#{@session.uuid}/oximeter?at=0",
         *["", "/deck", "/told"].map { |part| "/squads/#{squad.uuid}#{part}" },
         *["", ".svg", "/told"].map do |part|
-          "#{Windlass::FollowLinks.new(Windlass::Security.secret, maker: Windlass::Records::Person.first.id).path(squad)}#{part}"
+          "#{Windlass::FollowLinks.new(Windlass::Security.secret, maker: Coach.person.id).path(squad)}#{part}"
         end
       ]
     end
@@ -140,9 +140,11 @@ module Bench
       ask = {by: coach, now: now}
       actions = Windlass::Actions
       form = Windlass::Forms::RoleForm.parse({"kind" => "coach", "of" => "all"})
+      own = Windlass::Records::Session.kept.where(athlete_id: Coach.themselves.id).order(:id).last
       invited = actions::Invite.call(Windlass::Records::Account.first, form, **ask)
       [
-        "/people", "/people/trace", "/my-sign-in", "/mine", "/devices/code",
+        "/people", "/people/trace", "/my-sign-in", "/mine", "/mine/felt", "/mine/morning",
+        "/mine/sessions/#{own.uuid}", "/devices/code", "/today/alone",
         *%w[consent devices coaches].map { |page| "/athletes/1/#{page}" },
         "/consents/#{actions::KeepConsent.link(@athlete, **ask)}",
         "/letters/#{actions::AskClinician.call(@athlete, **ask)}",

@@ -201,11 +201,11 @@ RSpec.describe "Rights", :web, :both_databases do
     }
     gives = {
       keeper: %i[keeps signed_in],
-      coach: %i[coaches runs marks signed_in],
-      coach_of_the_group: %i[coaches runs marks signed_in],
+      coach: %i[coaches runs decks marks signed_in],
+      coach_of_the_group: %i[coaches runs decks marks signed_in],
       coach_until_yesterday: [],
-      assistant: %i[runs marks signed_in],
-      athlete: %i[own signed_in],
+      assistant: %i[runs decks marks signed_in],
+      athlete: %i[own decks marks signed_in],
       nobody: []
     }
     @another = seat({kind: "keeper"}).id

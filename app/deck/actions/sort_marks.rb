@@ -20,7 +20,7 @@ module Windlass
       end
 
       def self.sees?(house, holder, roles, session) =
-        Sight.new(house, Policies::Runs.new(holder.person, of: roles))
+        Sight.new(house, Policies::Decks.new(holder.person, of: roles))
           .of(Records::Session)
           .exists?(id: session.id)
       private_class_method :sees?

@@ -32,7 +32,7 @@ module Windlass
         end
 
         # A coach's own words, in the voices that there are.
-        app.get("/words/:voice/:name.wav", may: :runs) do
+        app.get("/words/:voice/:name.wav", may: :decks) do
           content_type "audio/wav"
           cache_control :private, :immutable, max_age: 31_536_000
           Records::OwnWords.find_by!(name: said(:name), voice: said(:voice)).wave

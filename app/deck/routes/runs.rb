@@ -7,10 +7,10 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/sessions/:uuid/deck", may: :runs) do
+        app.get("/sessions/:uuid/deck", may: :decks) do
           record = session_record
           if Actions::PlanSession.outdated([record], now: now)
-            redirect to("/prescriptions/#{record.prescription_id}"), 303
+            redirect to(may?(:runs) ? "/prescriptions/#{record.prescription_id}" : "/mine"), 303
           end
 
           page = Presenters::Deck.new(record, keys: run_keys)
@@ -37,11 +37,11 @@ module Windlass
           follow_page(Presenters::FollowScreen.new([record], path: "/sessions/#{record.uuid}"))
         end
 
-        app.get("/sessions/:uuid/told", may: :runs) { told([session_record]) }
+        app.get("/sessions/:uuid/told", may: :decks) { told([session_record]) }
 
         # The simulated oximeter: the readings of the next half minute from a moment of the plan on, one a second. A
         # device that is read in the browser would take its place; no request of ours waits for one.
-        app.get("/sessions/:uuid/oximeter", may: :runs) do
+        app.get("/sessions/:uuid/oximeter", may: :decks) do
           content_type :json
           JSON.generate(readings: Oximeters.readings(session_record, from_s: whole(:at) / 1000).map(&:to_h))
         end
@@ -57,21 +57,21 @@ module Windlass
         def run_keys =
           RunKeys.new(settings.session_secret, maker: person&.id, device: phone.device, at: now)
 
-        # By the key of the run, or by the right to run it.
+        # By the key of the run, or by the right to its deck.
         # @param form [Forms::JournalForm]
         # @return [Array(Records::Session, Array<Hash>, Array<Hash>)] marks that are taken, and those that are not
         def marking(form)
           found = house.of(Records::Session).find_by(uuid: said(:uuid))
           holder = found && run_keys.holder(found, form.key, now: now)
-          return [by_right_to_run, form.events, []] unless holder
+          return [of_their_decks, form.events, []] unless holder
 
           Records::Doing.person = holder.person
           [found, *Actions::SortMarks.call(house, holder, found, form.events, now: now)]
         end
 
-        def by_right_to_run
+        def of_their_decks
           sign_in_first unless person
-          seeing(:runs)
+          seeing(:decks)
           session_record
         end
 

@@ -8,7 +8,8 @@ module Windlass
       LEFT_OUT = %w[id account_id lock_version desk_mark judged_mark].freeze
       REFERS = {
         "athlete_id" => "athletes", "prescription_id" => "prescriptions", "session_id" => "sessions",
-        "measure_id" => "measures", "squad_id" => "squads", "dive_id" => "dives", "group_id" => "groups",
+        "measure_id" => "measures", "squad_id" => "squads", "dive_id" => "dives",
+        "complaint_id" => "complaints", "group_id" => "groups",
         "programme_id" => "programmes"
       }.freeze
 

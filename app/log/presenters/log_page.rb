@@ -123,7 +123,8 @@ module Windlass
         return "discarded" if session.discarded_at
         return "written in" unless session.written_in.empty?
 
-        "ended early" if session.state == "stopped"
+        [("on their own" if session.alone?), ("ended early" if session.state == "stopped")].compact
+          .join(", ").presence
       end
     end
   end

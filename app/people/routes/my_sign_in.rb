@@ -35,13 +35,6 @@ module Windlass
           redirect to("/"), 303
         end
 
-        app.get("/mine", may: :own) do
-          erb :"people/mine", locals: {
-            title: "Mine", page: Presenters::Mine.new(account, person, now: now), code: session.delete("code"),
-            phone: phone
-          }
-        end
-
         app.helpers Helpers
       end
 

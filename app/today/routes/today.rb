@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "digest"
+
 module Windlass
   module Routes
     module Today
@@ -19,8 +21,17 @@ module Windlass
                   athlete_filter: athlete_filter("/"),
                   number: said(:page).to_i,
                   all: said(:all) == "1"
-                )
+                ),
+              alone: (Presenters::Alone.new(account, now: now) if may?(:coaches))
             }
+        end
+
+        # What came in meanwhile: asked for again and again while Today is open.
+        app.get("/today/alone", may: :coaches) do
+          markup = partial(:"today/alone", alone: Presenters::Alone.new(account, now: now))
+          cache_control :private, :no_cache
+          etag Digest::SHA256.hexdigest(markup)[0, 20]
+          markup
         end
       end
     end

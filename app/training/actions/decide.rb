@@ -9,9 +9,12 @@ module Windlass
       # @param decided [Symbol] the same as the verdict, or another of {Progression::OVERRULABLE}
       # @param because [String, nil] why, where it is another
       # @param of_the_day [Array<Records::Session>] the day's sets, where they are known
+      # @param allowed_by [String, nil] uuid of the coach who lets plain ones move by themselves, where this is one
       # @return [Records::Move] the move of that day; the same decision a second time changes nothing
       # @raise [Error] where the day is decided otherwise already, or is not over
-      def self.call(session, verdict, decided:, because:, now:, of_the_day: session.sets_of_the_day)
+      def self.call(
+        session, verdict, decided:, because:, now:, of_the_day: session.sets_of_the_day, allowed_by: nil
+      )
         raise Error, Queries::Twins::OPEN if Queries::Twins.open?(*of_the_day)
         raise Error, Queries::JudgeDay::NOT_OVER unless verdict.stop? || Queries::JudgeDay.over?(of_the_day,
           today: now.to_date)
@@ -24,7 +27,7 @@ module Windlass
           noted = Queries::StillOpen.noted?(prescription, session.local_date)
           target = (decided == verdict.verdict) ? verdict.target : Progression::NextDose.target(decided, verdict.from)
           act(session, target, decided, now) unless noted
-          record(session, verdict, decided, because, noted ? verdict.from : target, noted, now)
+          record(session, verdict, decided, because, noted ? verdict.from : target, noted, now, allowed_by)
         end
       end
 
@@ -62,12 +65,13 @@ module Windlass
         end
       end
 
-      def self.record(session, verdict, decided, because, target, noted, now)
+      def self.record(session, verdict, decided, because, target, noted, now, allowed_by)
         session.prescription.moves.create!(
           account_id: session.account_id,
           session: session,
           decided_at: now,
-          decided_by: Records::Doing.uuid,
+          decided_by: allowed_by || Records::Doing.uuid,
+          by_rule: !allowed_by.nil?,
           local_date: session.local_date,
           verdict: verdict.verdict,
           decided: decided,

@@ -7,7 +7,7 @@ module Windlass
       STOPPED = "No hold work until a clinician has cleared it."
 
       # @param what [String] a sentence
-      # @param from [Hash] session: or measure:
+      # @param from [Hash] session:, measure:, dive: or complaint:
       # @return [Records::Suspension]
       def self.call(athlete, what, now:, **from)
         open = athlete.suspensions.find_by(kind: "stop", lifted_at: nil, **from)

@@ -34,6 +34,12 @@ module Windlass
       def reopenable? =
         over? && !prescription.run_once && athlete.prescriptions.open.where(protocol: prescription.protocol).none?
 
+      # @return [Boolean] clean days that they did alone move by the rule
+      def moves_itself? = !prescription.moves_by.empty?
+
+      # @return [Boolean] there is something that it may move on
+      def laddered? = protocol.laddered? && !once?
+
       # @return [Boolean] for one session, beside a ladder
       def once? = prescription.run_once
 

@@ -176,7 +176,11 @@ module Windlass
           session.journal_events.select { |event| Timeline::EMERGENCY_KINDS.include?(event.kind.to_sym) }
 
       # @return [String, nil] `run by Maren`
-      def by_whom = Records::Person.by(session.run_by).then { |by| "run#{by}" unless by.empty? }
+      def by_whom
+        return "they ran it themselves" if session.alone?
+
+        Records::Person.by(session.run_by).then { |by| "run#{by}" unless by.empty? }
+      end
 
       # @return [String, nil] which of the day's; nil where there is but one, and of what is no set
       def set

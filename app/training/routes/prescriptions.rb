@@ -55,6 +55,13 @@ module Windlass
           redirect to("/prescriptions/#{record.id}"), 303
         end
 
+        # What is plain of what they do alone moves by the rule, or waits.
+        app.post("/prescriptions/:id/by-itself", may: :coaches) do
+          record = prescription
+          record.update!(moves_by: (said(:moves) == "yes") ? Records::Doing.uuid : "")
+          redirect to("/prescriptions/#{record.id}"), 303
+        end
+
         # Before anything of it was run: a higher rung, and why.
         app.post("/prescriptions/:id/start", may: :runs) do
           record = prescription

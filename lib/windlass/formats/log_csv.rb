@@ -9,7 +9,7 @@ module Windlass
       COLUMNS = {
         "sessions" => %w[
           session date began athlete protocol dose holds_done held_s first_breath_smooth first_breath_deeper
-          first_breath_gasp effort symptoms line place verdict state discarded note
+          first_breath_gasp effort symptoms line place verdict state discarded note alone
         ],
         "holds" => %w[
           session date athlete protocol hold target_s held_s skipped first_urge_s contraction_s first_breath sao2_low

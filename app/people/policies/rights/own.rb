@@ -2,9 +2,9 @@
 
 module Windlass
   module Policies
-    # What an athlete sees of themselves.
+    # What an athlete sees of themselves, and does alone.
     class Own < Policy
-      about :own, "sees what is theirs", roles: %w[athlete]
+      about :own, "trains by themselves, and sees and says what is theirs", roles: %w[athlete]
 
       def all? = false
     end

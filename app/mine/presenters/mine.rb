@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+require "forwardable"
+
+module Windlass
+  module Presenters
+    # An athlete's own page: what is to be done now, what comes later today, how it goes, the week.
+    class Mine
+      # Of the trace so many lines are shown.
+      LINES = 30
+      # Days of the week to come, from today on.
+      AHEAD_DAYS = 7
+
+      Day = Value.define(:words, :sets)
+
+      extend Forwardable
+
+      attr_reader :athlete
+
+      # @param athlete [Records::Athlete] who reads it
+      def initialize(athlete, now:)
+        @athlete = athlete
+        @now = now
+        @sheet = AthleteSheet.new(athlete, now: now)
+      end
+
+      def_delegators :@sheet, :stop, :rest, :chart, :days
+
+      def date = Dates.long(@now.to_date)
+
+      # @return [MySet, nil] what is to be done now; nil where nothing is
+      def now = @first ||= sets.find(&:now?)
+
+      # @return [Array<MySet>] the others of today, those first that wait
+      def later = sets - [now]
+
+      # @return [String] where nothing is to be done now: what comes next
+      def nothing_now
+        return "Nothing is planned for you yet. Your coach plans it." if @sheet.prescriptions.empty?
+
+        coming = week.first
+        ["Nothing to do just now.", ("Next: #{coming.words}, #{coming.sets.first}." if coming)].compact.join(" ")
+      end
+
+      # @return [String] how it goes, in a sentence
+      def going = @sheet.going.in_words
+
+      # @return [Boolean] a morning score of today is missing, and may be taken
+      def morning? = stop.nil? && !scored_today? && athlete.control_pause_use != "paused"
+
+      # @return [Array<Day>] the days to come on which something is planned
+      def week =
+        @week ||=
+          planned
+            .reject { |one| one.local_date == today }
+            .group_by(&:local_date)
+            .map { |date, own| Day.new(words: Dates.short(date), sets: own.map { |one| "#{one.name}, #{one.at}" }) }
+
+      # @return [ConsentPage]
+      def consent = @consent ||= ConsentPage.new(athlete, form: Forms::ConsentForm.blank, now: @now)
+
+      # @return [EmergencyCard]
+      def emergency_card = @emergency_card ||= EmergencyCard.new(athlete.account.place)
+
+      # @return [Array<TraceRow>] who did what with what is theirs, newest first
+      def trace = TraceRow.of(Records::TraceEntry.where(athlete_id: athlete.id).order(id: :desc).limit(LINES).to_a)
+
+      private
+
+      def today = @now.to_date
+
+      # Where weeks are planned only what lies on today is today's.
+      # @return [Array<MySet>] in the order of the day
+      def sets
+        @sets ||=
+          begin
+            at = planned.select { |one| one.local_date == today }.to_h { |one| [one.prescription_id, one.at] }
+            own = @sheet.prescriptions.map { |one| MySet.new(one, athlete, at: at[one.id], now: @now) }
+            own = own.select { |set| at.key?(set.id) } if planned.any?
+            own.sort_by { |set| [set.at.to_s, set.id] }
+          end
+      end
+
+      def planned
+        @planned ||=
+          Records::PlannedSession
+            .where(programme_id: Records::Programme.open.where(athlete_id: athlete.id).select(:id))
+            .where(local_date: today...(today + AHEAD_DAYS))
+            .where.not(prescription_id: nil)
+            .includes(:prescription)
+            .in_order
+            .to_a
+      end
+
+      def scored_today?
+        athlete.measures.where(kind: "control_pause", on_waking: true, taken_at: today.to_time..).exists?
+      end
+    end
+  end
+end

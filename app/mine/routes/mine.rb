@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Routes
+    # What an athlete does alone, on their own page: starts what is planned, says how it was.
+    module Mine
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/mine", may: :own) { my_page }
+
+        # Today's questions stand on the page: what they say is kept, and may forbid it.
+        app.post("/mine/train/:id", may: :own) do
+          record = find_in(account.of(Records::Prescription).where(athlete_id: own_athlete.id))
+          day = Forms::DayForm.parse(params)
+          raise Error, day.in_short unless day.valid?
+
+          Actions::KeepDay.call(own_athlete, day.values, now: now) if said(:asked) == "yes"
+          start_alone(record.reload)
+        end
+
+        app.get("/mine/sessions/:uuid", may: :own) { my_session(own_session) }
+
+        app.post("/mine/sessions/:uuid", may: :own) do
+          record = own_session
+          raise Error, "This set was not run to an end yet." unless record.over?
+
+          form = Forms::RatingForm.parse(params.except("rounds"), effort: record.effort)
+          next my_session(record, form) unless form.valid?
+
+          Actions::RateSession.call(record, form.columns, now: now)
+          Actions::MoveByItself.call(record.reload, now: now)
+          redirect to("/mine/sessions/#{record.uuid}"), 303
+        end
+      end
+
+      module Helpers
+        def my_page
+          erb :"mine/index", locals: {
+            title: "Mine", page: Presenters::Mine.new(own_athlete, now: now), code: session.delete("code"),
+            phone: phone
+          }
+        end
+
+        def own_session = account.of(Records::Session).where(athlete_id: own_athlete.id).find_by!(uuid: said(:uuid))
+
+        def my_session(record, form = nil)
+          status 422 if form
+          page = Presenters::MySession.new(record, form: form, today: today)
+          erb :"mine/session", locals: {title: page.name, page: page}
+        end
+
+        # What stands in the way is said on the page.
+        def start_alone(record)
+          redirect to("/sessions/#{Actions::PlanSession.call(record, now: now).uuid}/deck"), 303
+        rescue Error
+          status 422
+          my_page
+        end
+      end
+    end
+  end
+end

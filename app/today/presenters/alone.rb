@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Windlass
+  module Presenters
+    # Who trains alone, on a phone of their own: what they told, what they did, and who did nothing for days.
+    class Alone
+      # Today and yesterday.
+      DAYS = 2
+      # Who did nothing for longer than this is named, and looked for so far back.
+      ABSENT_DAYS = 3
+      LOOKED_BACK_DAYS = 30
+      MOST = 24
+
+      Told = Value.define(:uuid, :name, :athlete_id, :words, :note)
+      Done = Value.define(:path, :name, :words)
+      Absent = Value.define(:name, :athlete_id, :words)
+
+      # @param account [Sight]
+      def initialize(account, now:)
+        @account = account
+        @now = now
+        @today = now.to_date
+      end
+
+      def any? = [told, done, absent].any?(&:any?)
+
+      # @return [Array<Told>] what nobody has seen yet, the newest first
+      def told
+        @told ||=
+          @account.of(Records::Complaint).unseen.includes(:athlete).order(told_at: :desc).limit(MOST).map do |one|
+            Told.new(
+              uuid: one.uuid, name: one.athlete.name, athlete_id: one.athlete_id, note: one.note,
+              words: "#{one.in_words}, #{Dates.opening(one.local_date, @today).downcase}"
+            )
+          end
+      end
+
+      # @return [Array<Done>] sets that somebody did alone, the newest first
+      def done
+        @done ||=
+          @account.of(Records::Session).run.kept.alone
+            .where(local_date: (@today - DAYS + 1)..@today)
+            .includes(:athlete, :prescription)
+            .order(started_at: :desc).limit(MOST)
+            .map { |one| Done.new(path: "/sessions/#{one.uuid}", name: one.athlete.name, words: words(one)) }
+      end
+
+      # @return [Array<Absent>] whose phone is bound, and who trained nothing for days
+      def absent
+        @absent ||=
+          @account.active_athletes.by_name
+            .where(id: Records::Device.bound.where(bound_at: ..(@now - ABSENT_DAYS * 86_400)).select(:athlete_id))
+            .where(id: Records::Prescription.open.select(:athlete_id))
+            .pluck(:id, :name).filter_map { |id, name| absence(id, name) }.first(MOST)
+      end
+
+      private
+
+      def words(session)
+        [
+          session.prescription.name,
+          session.started_at&.getlocal&.strftime((session.local_date == @today) ? "%H:%M" : "yesterday, %H:%M"),
+          ("on the deck" unless session.over?),
+          session.effort&.then { |effort| "effort #{Words.number(effort)}" },
+          Progression::Symptoms.words(session.symptoms.map(&:to_sym)).presence
+        ].compact.join(" · ")
+      end
+
+      def absence(id, name)
+        last = newest[id]
+        return if last && last > @today - ABSENT_DAYS
+
+        Absent.new(name: name, athlete_id: id, words: last ? "since #{Dates.short(last)}" : "for more than a month")
+      end
+
+      # @return [Hash{Integer => Date}]
+      def newest
+        @newest ||=
+          @account.of(Records::Session).run.kept
+            .where(local_date: (@today - LOOKED_BACK_DAYS)..@today, athlete_id: Records::Device.bound.select(:athlete_id))
+            .group(:athlete_id).maximum(:local_date)
+      end
+    end
+  end
+end

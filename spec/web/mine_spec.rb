@@ -1,0 +1,185 @@
+# frozen_string_literal: true
+
+require "web_helper"
+
+# An athlete who trains alone, on a page of their own, and the coach who reads of it.
+RSpec.describe "Somebody who trains alone", :web, :both_databases do
+  let(:athlete) { make_athlete.tap { |one| make_pause(one) } }
+  let(:prescription) { prescribe(athlete) }
+  # What only a coach says.
+  let(:coachs_words) { /prescri|verdict|\brung/i }
+
+  # @return [Records::Person] whose phone is in hand from now on
+  def hold_phone(whose = athlete)
+    Windlass::Actions::BindDevice.link(whose, by: WebHelpers.keeper, now: clock.now)
+    device = Windlass::Records::Device.last
+    Windlass::Actions::BindDevice.call(device, name: "a phone", now: clock.now)
+    WebHelpers.seated = device.reload.person
+  end
+
+  def as_coach
+    WebHelpers.seated, before = nil, WebHelpers.seated
+    yield.tap { WebHelpers.seated = before }
+  end
+
+  # Starts the set that is to be done now, runs it to its end, and says how it was.
+  # @return [Records::Session]
+  def train(effort: "3", **told)
+    get("/mine")
+    submit("/mine", page.at(".my-now form")["action"], asked: "yes")
+    get(last_response.location)
+    plan = JSON.parse(page.at("#plan").text)
+    run = Windlass::Records::Session.find_by!(uuid: plan["uuid"])
+    events = journal(run).map { |event| event.merge(ago_ms: 0) }
+    send_marks(run, plan["key"], events)
+    submit("/mine/sessions/#{run.uuid}", "/mine/sessions/#{run.uuid}", effort: effort, **told)
+    run.reload
+  end
+
+  def send_marks(run, key, events)
+    get("/token")
+    header("X-CSRF-Token", JSON.parse(last_response.body).fetch("token"))
+    post("/sessions/#{run.uuid}/events", JSON.generate(key: key, events: events), "CONTENT_TYPE" => "application/json")
+    expect([last_response.status, JSON.parse(last_response.body)["refused"]]).to eq [200, []]
+  end
+
+  # All sets of the day.
+  def train_all_day(**told)
+    sets = prescription.to_protocol.sets(prescription.to_standing(on: clock.now.to_date).dose)
+    Array.new(sets) { train(**told).tap { clock.now += 4 * 3600 } }.last
+  end
+
+  it "sees what is to be done now, runs it, says how it was and reads what comes of it, in words of their own" do
+    prescription
+    mine = hold_phone
+    get("/mine")
+    expect([page.css(".my-now").size, text]).to match [1, /Small holds.*All well: start.*How it goes/]
+    session = train
+    expect([session.run_by, session.effort, session.state]).to eq [mine.uuid, 3.0, "done"]
+    get("/mine/sessions/#{session.uuid}")
+    expect(text).to include "Set 1 of 2 done."
+    expect(text).not_to match coachs_words
+    clock.now += 4 * 3600
+    last = train
+    get("/mine/sessions/#{last.uuid}")
+    expect(text).to match(/The same again next time\..*Your coach looks at it first\./)
+    expect([text, get("/mine") && text].join).not_to match coachs_words
+    expect(text).to include "Done for today."
+
+    as_coach do
+      expect([get("/") && text, get("/log") && text]).to all include("on their own").or include("On their own")
+      expect(get("/sessions/#{last.uuid}") && text).to include "they ran it themselves"
+      rows = CSV.parse(get("/log/sessions.csv").body, headers: true)
+      expect(rows.map { |row| row["alone"] }).to eq %w[true true]
+    end
+  end
+
+  it "is refused where something is so today, hears what lifts it, and reaches nobody else's" do
+    prescription
+    other = prescribe(make_athlete(name: "Odd Falkenrath").tap { |one| make_pause(one) })
+    hold_phone
+    submit("/mine", "/mine/train/#{prescription.id}", asked: "yes", answers: ["unwell"])
+    expect([last_response.status, prescription.sessions.count]).to eq [422, 0]
+    expect(page.at("#later").parent.text.split.join(" ")).to match(/Small holds .*well/i)
+    expect(text).not_to match coachs_words
+    submit("/mine", "/mine/train/#{other.id}", asked: "yes")
+    theirs = plan(other)
+    paths = ["/mine/sessions/#{theirs.uuid}", "/sessions/#{theirs.uuid}/deck", "/sessions/#{theirs.uuid}/told"]
+    expect([last_response.status, *paths.map { |path| get(path).status }]).to eq [404] * 4
+  end
+
+  describe "where their coach lets plain ones move" do
+    before do
+      as_coach do
+        submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/by-itself", moves: "yes")
+      end
+      hold_phone
+    end
+
+    it "moves as soon as the day is told of; it says by which rule, and may be taken back as ever" do
+      session = train_all_day
+      move = prescription.moves.sole
+      expect([move.decided, move.by_whom]).to eq ["repeat", " by the rule that was allowed by Maren"]
+      get("/mine/sessions/#{session.uuid}")
+      expect(text).not_to include "Your coach looks at it first"
+      as_coach do
+        submit("/moves/#{move.id}/back", "/moves/#{move.id}/back")
+        expect(move.reload.taken_back_at).not_to be_nil
+      end
+    end
+
+    {"a symptom" => {symptoms: ["lightheaded"]}, "a word for the coach" => {note: "My nose was blocked."},
+     "hard effort" => {effort: "9"}}.each do |what, told|
+      it "waits for the coach where there was #{what}" do
+        train_all_day(**told)
+        expect([prescription.moves.count, as_coach { get("/") && text }]).to match [0, /Decide/]
+      end
+    end
+  end
+
+  describe "who felt bad" do
+    def tell_felt(symptom, uuid: SecureRandom.uuid, **more)
+      typed = {uuid: uuid, symptom: symptom, strength: "3", felt_on: clock.now.to_date.iso8601, **more}
+      submit("/mine/felt", "/mine/felt", **typed)
+    end
+
+    it "tells it at any time: what stops, stops at once and everywhere; the coach reads it first" do
+      prescription
+      hold_phone
+      uuid = SecureRandom.uuid
+      2.times { tell_felt("chest_pain", uuid: uuid, note: "On the stairs.") }
+      expect([Windlass::Records::Complaint.count, athlete.suspensions.sole.kind]).to eq [1, "stop"]
+      get("/mine")
+      expect([page.css(".my-now").size, text]).to match [0, /No holds now\. Chest pain, told by themselves/]
+      as_coach do
+        get("/")
+        expect(text).to match(/Ines Aldaya felt bad chest pain, strong.*“On the stairs\.”.*stopped/)
+        submit("/", "/complaints/#{uuid}/seen")
+        expect([get("/") && text, athlete.suspensions.sole.lifted_at]).to match [/\A(?!.*felt bad)/m, nil]
+      end
+    end
+
+    it "has what followed a set judged with it, and never milder than if it had been said there" do
+      prescription
+      hold_phone
+      session = train_all_day
+      before = session.reload.proposed_verdict
+      tell_felt("lightheaded")
+      expect([before, session.reload.symptoms, session.proposed_plain]).to eq ["repeat", ["lightheaded"], false]
+    end
+
+    it "keeps what was typed where something is missing, and names it" do
+      hold_phone
+      tell_felt("", note: "It was odd.")
+      expect([last_response.status, page.at("#note").text, page.css(".fault").size]).to eq [422, "It was odd.", 1]
+      tell_felt("nausea", felt_on: (clock.now.to_date - 9).iso8601)
+      expect([last_response.status, text]).to match [422, /is not allowed; allowed: 2026-02-23 to 2026-03-02/]
+    end
+  end
+
+  it "stands on the coach's Today as long as it is open, and is named there once nothing was done for days" do
+    prescription
+    hold_phone
+    news = -> { as_coach { get("/today/alone") } }
+    seen = news.call.headers["etag"]
+    header("If-None-Match", seen)
+    expect(news.call.status).to eq 304
+    header("If-None-Match", nil)
+    train
+    expect(news.call.headers["etag"]).not_to eq seen
+    expect(text_of(last_response)).to match(/Ines Aldaya.*Small holds · 12:00/)
+    clock.now += 4 * 86_400
+    expect(text_of(news.call)).to match(/Ines Aldaya.*nothing since Mon 2 Mar/)
+  end
+
+  def text_of(response) = Nokogiri.HTML5(response.body).text.split.join(" ")
+
+  it "takes their morning score on their own page" do
+    prescription
+    hold_phone
+    submit("/mine/morning", "/mine/morning", seconds: "24,5", ended_by: "diaphragm", first_breath: "calm",
+      on_waking: "true", taken_on: clock.now.to_date.iso8601)
+    expect(last_response.location).to include "/mine/morning?saved="
+    expect(athlete.measures.order(:id).last.value).to eq 24.5
+  end
+end
