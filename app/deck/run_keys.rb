@@ -23,7 +23,7 @@ module Windlass
       @named = "#{at.to_i}-#{device&.id.to_i}"
     end
 
-    # @param session [Records::Session]
+    # @param session [Records::Session, Records::LaidSet]
     # @return [String]
     def key(session) = "#{@named}-#{signed(words(session, @named))}"
 
@@ -40,6 +40,6 @@ module Windlass
 
     private
 
-    def words(session, named) = "run #{session.uuid} #{named}"
+    def words(session, named) = "run #{session.keyed} #{named}"
   end
 end

@@ -46,6 +46,9 @@ module Windlass
         forecast.holds.map { |hold| hold.to_h.slice(:urge_s, :floor_s, :margin_s, :margin, :sao2_min) }
       end
 
+      # @return [String] what the key of its run is of: the set that lay on a phone, where it came of one
+      def keyed = laid_set_uuid.empty? ? uuid : laid_set_uuid
+
       # @return [Hash, nil] of the hold with that number
       def forecast_of(number) = forecast && forecast[number - 1]
 

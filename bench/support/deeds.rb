@@ -177,8 +177,9 @@ module Bench
         )
         .uuid
 
+    def pause = {seconds: "24", ended_by: "diaphragm", first_breath: "calm", on_waking: "true"}
+
     def measures
-      pause = {seconds: "24", ended_by: "diaphragm", first_breath: "calm", on_waking: "true"}
       newest = @athlete.measures.where(kind: "maximal_hold").last
       link = Windlass::MorningLinks.new(Windlass::Security.secret, maker: coach.id).path(@athlete)
       {

@@ -141,10 +141,12 @@ module Bench
       actions = Windlass::Actions
       form = Windlass::Forms::RoleForm.parse({"kind" => "coach", "of" => "all"})
       own = Windlass::Records::Session.kept.where(athlete_id: Coach.themselves.id).order(:id).last
+      laid = actions::LaySets.call(Coach.themselves, now: now).first(1)
       invited = actions::Invite.call(Windlass::Records::Account.first, form, **ask)
       [
         "/people", "/people/trace", "/my-sign-in", "/mine", "/mine/felt", "/mine/morning",
         "/mine/sessions/#{own.uuid}", "/devices/code", "/today/alone",
+        *laid.map { |one| "/mine/decks/#{one.uuid}" },
         *%w[consent devices coaches].map { |page| "/athletes/1/#{page}" },
         "/consents/#{actions::KeepConsent.link(@athlete, **ask)}",
         "/letters/#{actions::AskClinician.call(@athlete, **ask)}",

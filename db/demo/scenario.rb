@@ -36,7 +36,8 @@ module Windlass
           Records::ImportPiece,
           Records::Import, Records::Feed, Records::PlannedSession, Records::Training, Records::Programme,
           Records::Absence, Records::Event, Records::Slot, Records::Member, Records::Group, Records::Photo,
-          Records::Correction, Records::Move, Records::Suspension, Records::Dive, Records::Screening,
+          Records::Correction, Records::Move, Records::Suspension, Records::Complaint, Records::LaidSet, Records::Dive,
+          Records::Screening,
           Records::Clearance, Records::JournalEvent, Records::Round, Records::Session, Records::KeptTimeline,
           Records::Squad, Records::Prescription, Records::Measure, Records::Day, Records::OwnProtocol,
           Records::Athlete

@@ -9,6 +9,9 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
   # What only a coach says.
   let(:coachs_words) { /prescri|verdict|\brung/i }
 
+  # What stands there before anything is opened: the trace, for one, says deeds as the house does.
+  def unfolded = page.at("main").tap { |main| main.css("details").each(&:remove) }.text
+
   # @return [Records::Person] whose phone is in hand from now on
   def hold_phone(whose = athlete)
     Windlass::Actions::BindDevice.link(whose, by: WebHelpers.keeper, now: clock.now)
@@ -58,12 +61,12 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     expect([session.run_by, session.effort, session.state]).to eq [mine.uuid, 3.0, "done"]
     get("/mine/sessions/#{session.uuid}")
     expect(text).to include "Set 1 of 2 done."
-    expect(text).not_to match coachs_words
+    expect(unfolded).not_to match coachs_words
     clock.now += 4 * 3600
     last = train
     get("/mine/sessions/#{last.uuid}")
     expect(text).to match(/The same again next time\..*Your coach looks at it first\./)
-    expect([text, get("/mine") && text].join).not_to match coachs_words
+    expect([unfolded, get("/mine") && unfolded].join).not_to match coachs_words
     expect(text).to include "Done for today."
 
     as_coach do
@@ -81,7 +84,7 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     submit("/mine", "/mine/train/#{prescription.id}", asked: "yes", answers: ["unwell"])
     expect([last_response.status, prescription.sessions.count]).to eq [422, 0]
     expect(page.at("#later").parent.text.split.join(" ")).to match(/Small holds .*well/i)
-    expect(text).not_to match coachs_words
+    expect(unfolded).not_to match coachs_words
     submit("/mine", "/mine/train/#{other.id}", asked: "yes")
     theirs = plan(other)
     paths = ["/mine/sessions/#{theirs.uuid}", "/sessions/#{theirs.uuid}/deck", "/sessions/#{theirs.uuid}/told"]
@@ -181,5 +184,75 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
       on_waking: "true", taken_on: clock.now.to_date.iso8601)
     expect(last_response.location).to include "/mine/morning?saved="
     expect(athlete.measures.order(:id).last.value).to eq 24.5
+  end
+
+  describe "whose phone has the days to come with it" do
+    # @return [Array<Hash>] what lies there
+    def laid = JSON.parse(get("/mine/week.json").body)["decks"]
+
+    # @return [Hash] the plan of a deck that lies there
+    def plan_of(deck) = get(deck["path"]) && JSON.parse(page.at("#plan").text)
+
+    # Sends a whole run of it, as a phone does that begins it so long ago.
+    # @return [Records::Session, nil]
+    def send_run(plan, uuid: SecureRandom.uuid, ago_s: 0)
+      get("/token")
+      header("X-CSRF-Token", JSON.parse(last_response.body).fetch("token"))
+      blank = Windlass::Records::LaidSet.find_by!(uuid: plan["uuid"]).to_session
+      events = journal(blank).map { |event| event.merge(ago_ms: ago_s * 1000) }
+      post("/sessions/#{uuid}/events", JSON.generate(key: plan["key"], laid_set: plan["uuid"], events: events),
+        "CONTENT_TYPE" => "application/json")
+      Windlass::Records::Session.find_by(uuid: uuid)
+    end
+
+    before { prescription && hold_phone }
+
+    it "has a week of it, the same as long as nothing changed; a set each time it is begun, whoever is signed in" do
+      week = laid
+      expect(week.map { |deck| deck["day"] }).to eq((0..6).map { |ahead| (clock.now.to_date + ahead).iso8601 })
+      expect([laid, Windlass::Records::LaidSet.count]).to eq [week, 7]
+      header("If-None-Match", last_response.headers["etag"])
+      expect(get("/mine/week.json").status).to eq 304
+      header("If-None-Match", nil)
+      plans = week.map { |deck| plan_of(deck) }
+      mine = WebHelpers.seated.uuid
+
+      clock.now += 3 * 86_400
+      WebHelpers.seated = false
+      first = [send_run(plans[0], ago_s: 3 * 86_400), send_run(plans[0], ago_s: 3 * 86_400 - 5 * 3600)]
+      twice = send_run(plans[1], ago_s: 2 * 86_400)
+      send_run(plans[1], uuid: twice.uuid, ago_s: 2 * 86_400)
+      expect([*first, twice].map { |run| [run.local_date.iso8601, run.state, run.run_by, run.caution] }).to eq [
+        ["2026-03-02", "done", mine, ""], ["2026-03-02", "done", mine, ""], ["2026-03-03", "done", mine, ""]
+      ]
+      expect([prescription.sessions.count, twice.rounds.count, twice.journal_events.count]).to eq [3, 13,
+        twice.reload.journal_events.distinct.count(:uuid)]
+    end
+
+    it "keeps what was begun before the phone heard of a change, with its caution; it moves nothing" do
+      plan = plan_of(laid.first)
+      as_coach { Windlass::Actions::EndPrescription.call(prescription) }
+      run = send_run(plan)
+      expect([run.caution, run.proposed_plain]).to match [/had been ended before it was begun/, false]
+      expect([laid, prescription.moves.count]).to eq [[], 0]
+    end
+
+    it "keeps what was run unaware of a stop, and has nothing more to take along" do
+      plan = plan_of(laid.first)
+      felt = {uuid: SecureRandom.uuid, symptom: "chest_pain", strength: 3, felt_on: clock.now.to_date}
+      Windlass::Actions::TellComplaint.call(athlete, felt, now: clock.now)
+      expect([send_run(plan).caution, laid]).to match [/Chest pain/, []]
+      expect(as_coach { get("/") && text }).to match(/Ines Aldaya.*Chest pain/)
+    end
+
+    it "opens nobody else's, and takes nothing under a number that is none, or without a key" do
+      plan = plan_of(laid.first)
+      hold_phone(make_athlete(name: "Odd Falkenrath"))
+      expect([get("/mine/decks/#{plan["uuid"]}").status, laid]).to eq [404, []]
+      expect([send_run(plan.merge("key" => nil)), last_response.status]).to eq [nil, 404]
+      WebHelpers.seated = false
+      expect([send_run(plan, uuid: "x"), last_response.status]).to eq [nil, 401]
+      expect([send_run(plan.merge("key" => plan["key"].next)), last_response.status]).to eq [nil, 401]
+    end
   end
 end

@@ -9,7 +9,7 @@ module Windlass
 
       # @param house [Records::Account]
       # @param holder [RunKeys::Holder]
-      # @param session [Records::Session]
+      # @param session [Records::Session, Records::LaidSet]
       # @param events [Array<Hash>] of {Forms::JournalForm}
       # @return [Array(Array<Hash>, Array<Hash>)] events that are taken; uuid and why, of the others
       def self.call(house, holder, session, events, now:)
@@ -21,7 +21,7 @@ module Windlass
 
       def self.sees?(house, holder, roles, session) =
         Sight.new(house, Policies::Decks.new(holder.person, of: roles))
-          .of(Records::Session)
+          .of(session.class)
           .exists?(id: session.id)
       private_class_method :sees?
     end

@@ -44,6 +44,9 @@ module Windlass
       # @return [String, nil] the key of the run
       attr_reader :key
 
+      # @return [String, nil] uuid of a set that lay on the phone, where it is one
+      attr_reader :laid_set
+
       # @return [Hash, nil] where the run stands, for a second screen; what is no such thing is passed over
       attr_reader :told
 
@@ -58,6 +61,7 @@ module Windlass
         listed = body["events"]
         @device = body["device"] if body["device"].is_a?(String) && DEVICE.match?(body["device"])
         @key = body["key"] if body["key"].is_a?(String)
+        @laid_set = body["laid_set"] if body["laid_set"].is_a?(String) && UUID.match?(body["laid_set"])
         @told = body["state"] if body["state"].is_a?(Hash) && JSON.generate(body["state"]).bytesize <= MOST_TOLD
         @fault = "events: a list of up to #{MOST_EVENTS} is needed" unless listed.is_a?(Array) &&
           listed.size <= MOST_EVENTS

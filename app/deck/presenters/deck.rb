@@ -51,6 +51,9 @@ module Windlass
       #   asked
       def unasked? = session.state == "planned" && @day.nil?
 
+      # @return [Boolean] it lies on a phone, and becomes a session each time that it is run
+      def laid? = session.new_record?
+
       # @return [Array<String>] cautions, and what the coach wrote
       def cautions =
         [
@@ -132,10 +135,11 @@ module Windlass
         @plan ||= {
           uuid: session.uuid,
           key: @keys&.key(session),
+          laid: (session.local_date.iso8601 if laid?),
           athlete: session.athlete_id,
           name: name,
           begun: session.state != "planned",
-          oximeter: !Forecasts.objection(session.athlete, on: session.local_date),
+          oximeter: !laid? && !Forecasts.objection(session.athlete, on: session.local_date),
           over: session.over?,
           unasked: unasked?,
           paced: paced?,

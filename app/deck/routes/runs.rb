@@ -25,10 +25,9 @@ module Windlass
           halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
 
           record = Actions::DuplicateRun.for(planned, form.device, marks, now: now)
-          JSON.generate(
-            kept: Actions::KeepJournal.call(record, marks, now: now, told: form.told),
-            refused: form.refused + late
-          )
+          kept = Actions::KeepJournal.call(record, marks, now: now, told: form.told)
+          Actions::MoveByItself.call(record, now: now) if record.over? && record.effort
+          JSON.generate(kept: kept, refused: form.refused + late)
         end
 
         # A second screen: cue, figure and line, without keys.
@@ -61,18 +60,30 @@ module Windlass
         # @param form [Forms::JournalForm]
         # @return [Array(Records::Session, Array<Hash>, Array<Hash>)] marks that are taken, and those that are not
         def marking(form)
-          found = house.of(Records::Session).find_by(uuid: said(:uuid))
+          found = house.of(Records::Session).find_by(uuid: said(:uuid)) || laid_set(form)
           holder = found && run_keys.holder(found, form.key, now: now)
-          return [of_their_decks, form.events, []] unless holder
+          return [begun(of_their_decks(found), form.events), form.events, []] unless holder
 
           Records::Doing.person = holder.person
-          [found, *Actions::SortMarks.call(house, holder, found, form.events, now: now)]
+          marks, late = Actions::SortMarks.call(house, holder, found, form.events, now: now)
+          [begun(found, marks), marks, late]
         end
 
-        def of_their_decks
+        # What is run for the first time of a set that lies on a phone has a number that the phone gave it.
+        def laid_set(form) =
+          (house.of(Records::LaidSet).find_by(uuid: form.laid_set) if Forms::JournalForm::UUID.match?(said(:uuid)))
+
+        def begun(found, marks)
+          return found unless found.is_a?(Records::LaidSet)
+          raise Sinatra::NotFound if marks.empty?
+
+          Actions::BeginLaidSet.call(found, said(:uuid), marks, now: now)
+        end
+
+        def of_their_decks(found)
           sign_in_first unless person
           seeing(:decks)
-          session_record
+          found.is_a?(Records::LaidSet) ? account.of(Records::LaidSet).find(found.id) : session_record
         end
 
         def follow_page(page) = erb(:"sessions/follow", layout: :deck_layout, locals: {title: page.title, page: page})

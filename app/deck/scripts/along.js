@@ -1,6 +1,7 @@
 // What is taken along on this device, for a day without a network. Its decks lie in the service worker's cache, with
 // all parts of the application; what is marked in them lies beside, until the server has it.
 import { Journal } from "./journal.js";
+import { localDay } from "./laid.js";
 import { sendPieces } from "./outbox.js";
 import { readable, store } from "./store.js";
 import { addressOf, speech } from "./voice.js";
@@ -13,12 +14,31 @@ const HERE = "on this device for today";
  * The application answers by itself from now on, where the browser lets it: only on this machine, or over an encrypted
  * way.
  */
-async function installWorker() {
+export async function installWorker() {
   if (!("serviceWorker" in navigator)) return null;
   try {
     return await navigator.serviceWorker.register(WORKER);
   } catch {
     return null;
+  }
+}
+
+/** Puts a deck away, with its words. Fails where there is no network, or no room. */
+export async function take(cache, { path }) {
+  const answer = await fetch(path);
+  if (!answer.ok || answer.redirected) throw new Error(`not taken along: ${answer.status}`);
+  await takeWords(cache, await answer.clone().text());
+  await cache.put(path, answer);
+}
+
+/** The words of a deck as this device likes them: those that do not lie with the parts of the application. */
+async function takeWords(cache, page) {
+  const { words } = JSON.parse(
+    new DOMParser().parseFromString(page, "text/html").getElementById("plan").textContent,
+  );
+  for (const word of words) {
+    const address = addressOf(word, speech().voice);
+    if (!(await caches.match(address, { ignoreVary: true }))) await cache.add(address).catch(() => {});
   }
 }
 
@@ -78,7 +98,7 @@ export function takeAlong() {
         const answer = await fetch(deck.path);
         if (!answer.ok || answer.redirected) return "not taken along: it can not be run today any more";
         bytes = (await answer.clone().blob()).size;
-        await this.takeWords(cache, await answer.clone().text());
+        await takeWords(cache, await answer.clone().text());
         await cache.put(deck.path, answer);
         await store.putAlong({ ...deck, day: today });
         return HERE;
@@ -87,17 +107,6 @@ export function takeAlong() {
         if (error.name === "TypeError") return "not taken along: the server does not answer";
         const needed = `${Math.max(1, Math.ceil(bytes / 1000))} kB are needed`;
         return `not taken along: this browser gives no room for it, and ${needed}`;
-      }
-    },
-
-    /** The words of a deck as this device likes them: those that do not lie with the parts of the application. */
-    async takeWords(cache, page) {
-      const { words } = JSON.parse(
-        new DOMParser().parseFromString(page, "text/html").getElementById("plan").textContent,
-      );
-      for (const word of words) {
-        const address = addressOf(word, speech().voice);
-        if (!(await caches.match(address, { ignoreVary: true }))) await cache.add(address).catch(() => {});
       }
     },
 
@@ -119,7 +128,10 @@ export function along() {
     nothing: false,
 
     async init() {
-      this.decks = ((await readable(store.along())) ?? []).sort((one, other) => one.name.localeCompare(other.name));
+      const today = localDay();
+      this.decks = ((await readable(store.along())) ?? [])
+        .filter(({ day }) => day === today)
+        .sort((one, other) => one.name.localeCompare(other.name));
       this.nothing = this.decks.length === 0;
     },
   };

@@ -15,6 +15,7 @@ import { ease } from "./ease.js";
 import { card } from "./emergency.js";
 import { hiss } from "./hiss.js";
 import { Heart } from "./heart.js";
+import { asRun } from "./laid.js";
 import { Pedal } from "./pedal.js";
 import { setup } from "./setup.js";
 import { WakeLock } from "./wake_lock.js";
@@ -90,7 +91,7 @@ export function deck() {
       this.listenAs();
       oneTab(
         [plan.uuid],
-        () => this.begin(),
+        () => this.beginAsRun(),
         () => this.refuse("This session is on the deck in another tab", "Close that one, and load this one again."),
       );
     },
@@ -101,6 +102,12 @@ export function deck() {
       this.figure = "";
       this.cue = cue;
       this.next = next;
+    },
+
+    async beginAsRun() {
+      const why = await asRun(plan);
+      if (why) return this.refuse("Not today", why);
+      return this.begin();
     },
 
     async begin() {

@@ -13,15 +13,15 @@ export class Journal {
   /**
    * Without a storage it begins with nothing, and all is sent as it comes.
    * @param session its uuid
-   * @param key of whoever opened this deck; undefined where nothing new is marked
+   * @param by whose marks: the key of whoever opened this deck, and the set that lay on the phone, where it was one
    */
-  static async open(session, onChange = () => {}, key) {
+  static async open(session, onChange = () => {}, by = {}) {
     const [marks, kept] = await Promise.all([readable(store.marksOf(session)), readable(store.run(session))]);
-    return new Journal(session, marks, kept, onChange, key);
+    return new Journal(session, marks, kept, onChange, by);
   }
 
-  constructor(session, marks, kept, onChange, key) {
-    Object.assign(this, { session, onChange, key });
+  constructor(session, marks, kept, onChange, by) {
+    Object.assign(this, { session, onChange, by });
     this.tries = 0;
     this.roomLeft = marks !== undefined;
     this.marks = marks ?? [];
@@ -67,7 +67,7 @@ export class Journal {
       uuid: uuid(),
       session: this.session,
       order: this.order,
-      key: this.key,
+      ...this.by,
       wall: clock.wall(),
       kind,
       at_ms: Math.max(0, Math.round(atMs)),
@@ -124,7 +124,7 @@ export class Journal {
 
   /** The next marks of one person: several may have had this deck, one after another. */
   batch() {
-    const { key } = this.marks[0] ?? this;
+    const { key } = this.marks[0] ?? this.by;
     const end = this.marks.findIndex((mark) => mark.key !== key);
     return this.marks.slice(0, Math.min(BATCH, end < 0 ? BATCH : end));
   }
@@ -137,14 +137,15 @@ export class Journal {
   async post(marks, state, renewed = false) {
     const token = document.querySelector("meta[name=csrf-token]");
     const now = clock.wall();
-    const events = marks.map(({ session: _session, order: _order, key: _key, wall, ...event }) => ({
+    const { key, laid_set } = marks[0] ?? this.by;
+    const events = marks.map(({ session: _session, order: _order, key: _key, laid_set: _laid, wall, ...event }) => ({
       ...event,
       ago_ms: Math.max(0, Math.round(now - (wall ?? now))),
     }));
     const answer = await fetch(`/sessions/${this.session}/events`, {
       method: "POST",
       headers: { "Content-Type": "application/json", "X-CSRF-Token": token.content },
-      body: JSON.stringify({ device: device(), key: (marks[0] ?? this).key, events, state }),
+      body: JSON.stringify({ device: device(), key, laid_set, events, state }),
     });
     if (answer.status === 403 && !renewed) {
       token.content = (await (await fetch("/token")).json()).token;

@@ -11,7 +11,7 @@ async function stands(stop, plan) {
   if (!stop || stop.session === plan.uuid) return false;
   if ((await store.waiting()).includes(stop.session)) return true;
   try {
-    const [{ stopped }] = (await (await fetch(`/sessions/${plan.uuid}/told`)).json()).lanes;
+    const [{ stopped }] = (await (await fetch(`/sessions/${stop.session}/told`)).json()).lanes;
     if (!stopped) await store.dropStop(stop.athlete);
     return stopped;
   } catch {
@@ -38,7 +38,7 @@ export class Lane {
    */
   static async open(plan, channel, told = {}) {
     const [journal, stop] = await Promise.all([
-      Journal.open(plan.uuid, () => told.kept?.(), plan.key),
+      Journal.open(plan.uuid, () => told.kept?.(), { key: plan.key, laid_set: plan.laid_set }),
       readable(store.stop(plan.athlete)),
     ]);
     const lane = new Lane(plan, channel, journal, told.changed ?? (() => {}));

@@ -4,7 +4,7 @@ const { parts, generation } = self.WINDLASS;
 const START = "/along";
 const WORDS = "/words/";
 const CLOCK = "/water/clock";
-const DECKS = /^\/(sessions|squads)\/[^/]+\/deck$/;
+const DECKS = /^\/((sessions|squads)\/[^/]+\/deck|mine\/decks\/[^/]+)$/;
 
 self.addEventListener("install", (event) => {
   event.waitUntil(

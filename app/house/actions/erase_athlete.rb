@@ -42,7 +42,10 @@ module Windlass
         }
         Records::Record.transaction do
           forget_people(athlete, now)
-          [Records::Feed, Records::Letter, Records::ConsentLink, Records::Device, Records::Member].each do |record|
+          gone = [
+            Records::Feed, Records::Letter, Records::ConsentLink, Records::Device, Records::Member, Records::LaidSet
+          ]
+          gone.each do |record|
             record.where(athlete_id: athlete.id).delete_all
           end
           Archive::TABLES.reverse_each do |table|

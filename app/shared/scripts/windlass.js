@@ -17,6 +17,7 @@ import { sendAgain } from "./again.js";
 import { unfoldForPaper } from "./unfold.js";
 import { squad } from "./squad.js";
 import { water } from "./water.js";
+import { week } from "./week.js";
 
 Alpine.data("along", along);
 Alpine.data("carry", carry);
@@ -29,6 +30,7 @@ Alpine.data("follow", follow);
 Alpine.data("marginMap", marginMap);
 Alpine.data("squad", squad);
 Alpine.data("takeAlong", takeAlong);
+Alpine.data("week", week);
 Alpine.data("water", water);
 Alpine.start();
 

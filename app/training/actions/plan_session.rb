@@ -68,6 +68,7 @@ module Windlass
       end
 
       # @param standing [Progression::Standing] where they stood; who comes back is put lower
+      # @return [Hash] of a session that is planned at that time
       def self.columns(prescription, ready, standing, now)
         of_dose(prescription, ready.dose, on: now.to_date).merge(
           rung: ready.standing.rung,
@@ -118,7 +119,7 @@ module Windlass
         compiled = protocol.compile(dose, body)
         Forecasts.objection(athlete, on: on) ? compiled : protocol.bounded(compiled, dose, body)
       end
-      private_class_method :outdated?, :standing, :taken_up, :plan, :columns, :of_dose, :timeline
+      private_class_method :outdated?, :standing, :taken_up, :plan, :of_dose, :timeline
     end
   end
 end
