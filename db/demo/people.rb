@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../app/rooms"
+require_relative "alone"
 
 module Windlass
   module Demo
@@ -42,6 +43,7 @@ module Windlass
           person["jonte"].roles.create!(
             [{kind: "athlete", athlete: alone, **since}, {kind: "coach", athlete: alone, **since}]
           )
+          Alone.load(person["maren"], now: now)
           house.update!(demo: true)
         end
       end

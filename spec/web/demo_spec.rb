@@ -32,6 +32,9 @@ RSpec.describe "Kestrel Quay", :web do
     Windlass::Actions::BindDevice.call(Windlass::Records::Device.sole, name: "a phone", now: clock.now)
     Windlass::Actions::KeepConsent.link(first, by: maren, now: clock.now)
     Windlass::Actions::AskClinician.call(first, by: maren, now: clock.now)
+    Windlass::Actions::LaySets.call(first, now: clock.now)
+    felt = {uuid: SecureRandom.uuid, symptom: "chest_pain", strength: 3, felt_on: clock.now.to_date}
+    Windlass::Actions::TellComplaint.call(first, felt, now: clock.now)
     last.update!(left_on: clock.now.to_date)
     Windlass::Actions::EraseAthlete.call(last, by: maren, now: clock.now)
 

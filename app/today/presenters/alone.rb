@@ -12,7 +12,8 @@ module Windlass
       MOST = 24
 
       Told = Value.define(:uuid, :name, :athlete_id, :words, :note)
-      Done = Value.define(:path, :name, :words)
+      # caution: what the phone did not know of when it was begun.
+      Done = Value.define(:path, :name, :words, :caution)
       Absent = Value.define(:name, :athlete_id, :words)
 
       # @param account [Sight]
@@ -22,7 +23,7 @@ module Windlass
         @today = now.to_date
       end
 
-      def any? = [told, done, absent].any?(&:any?)
+      def any? = done.any? || absent.any?
 
       # @return [Array<Told>] what nobody has seen yet, the newest first
       def told
@@ -39,10 +40,10 @@ module Windlass
       def done
         @done ||=
           @account.of(Records::Session).run.kept.alone
-            .where(local_date: (@today - DAYS + 1)..@today)
+            .where(local_date: (@today - DAYS + 1)..@today, athlete_id: @account.active_athletes.select(:id))
             .includes(:athlete, :prescription)
             .order(started_at: :desc).limit(MOST)
-            .map { |one| Done.new(path: "/sessions/#{one.uuid}", name: one.athlete.name, words: words(one)) }
+            .map { |one| row(one) }
       end
 
       # @return [Array<Absent>] whose phone is bound, and who trained nothing for days
@@ -55,6 +56,12 @@ module Windlass
       end
 
       private
+
+      def row(session)
+        Done.new(
+          path: "/sessions/#{session.uuid}", name: session.athlete.name, words: words(session), caution: session.caution
+        )
+      end
 
       def words(session)
         [

@@ -28,7 +28,8 @@ module Windlass
 
         # What came in meanwhile: asked for again and again while Today is open.
         app.get("/today/alone", may: :coaches) do
-          markup = partial(:"today/alone", alone: Presenters::Alone.new(account, now: now))
+          alone = Presenters::Alone.new(account, now: now)
+          markup = partial(:"today/alone", alone: alone) + partial(:"today/told", alone: alone, locals: {anew: true})
           cache_control :private, :no_cache
           etag Digest::SHA256.hexdigest(markup)[0, 20]
           markup
