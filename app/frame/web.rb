@@ -53,6 +53,15 @@ module Windlass
       def tell(text, undo: nil, further: nil) =
         session[:notice] = {"text" => text, "undo" => undo, "further" => further}.compact
 
+      # A secret is shown once, on the page that follows.
+      # @param kind [String] what it is of: `letter`
+      # @param whose [Integer, nil] on whose page alone
+      def show_once(kind, secret, whose: nil) = session["once #{kind}"] = [whose, secret]
+
+      # @return [String, nil]
+      def shown_once(kind, whose: nil) =
+        session.delete("once #{kind}")&.then { |of, secret| secret if of == whose }
+
       # @param name [String, Symbol] `water/clock`
       def find_template(_views, name, _engine) = VIEWS[name.to_s]&.then { |path| yield path }
 

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "digest"
-
 module Windlass
   module Records
     # A link under which somebody without a sign-in reads what is kept of an athlete, agrees or takes it back, and has
@@ -9,6 +7,9 @@ module Windlass
     # is kept.
     class ConsentLink < Record
       self.table_name = "consent_links"
+      extend Digested
+
+      digests "consent"
 
       GOOD_DAYS = 30
 
@@ -20,8 +21,6 @@ module Windlass
       # @param secret [String] of the link
       # @return [ConsentLink, nil]
       def self.opened(secret, now:) = good(now).find_by(digest: digested(secret))
-
-      def self.digested(secret) = Digest::SHA256.hexdigest("consent #{secret}")
     end
   end
 end

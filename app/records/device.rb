@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "digest"
 require "openssl"
 
 module Windlass
@@ -9,6 +8,9 @@ module Windlass
     # revoked. Its key is made from the secret of the house, so that the database alone opens nothing.
     class Device < Record
       self.table_name = "devices"
+      extend Digested
+
+      digests "device"
       self.filter_attributes = %i[link_digest code_digest]
 
       GOOD_DAYS = 7
@@ -36,8 +38,6 @@ module Windlass
         found = keys.any? ? bound.where(id: keys.map(&:to_i)).includes(:athlete).index_by(&:id) : {}
         keys.filter_map { |key| found[key.to_i]&.then { |one| one if Rack::Utils.secure_compare(one.key, key) } }
       end
-
-      def self.digested(secret) = Digest::SHA256.hexdigest("device #{secret}")
 
       # @return [String] what the phone keeps
       def key = "#{id}.#{OpenSSL::HMAC.hexdigest("SHA256", Security.secret, "device #{id} #{link_digest}")}"

@@ -1,12 +1,13 @@
 # frozen_string_literal: true
 
-require "digest"
-
 module Windlass
   module Records
     # What was erased, for as long as that can be undone.
     class Erasure < Record
       self.table_name = "erasures"
+      extend Digested
+
+      digests "erased"
       seals :name, lost: Sealed::LOST
       seals :archive, lost: "", compress: false
       self.filter_attributes = %i[name archive]
@@ -16,9 +17,6 @@ module Windlass
       belongs_to :account
 
       scope :ended, ->(now) { where(ends_at: ..now) }
-
-      # @param uuid [String] of an athlete
-      def self.digested(uuid) = Digest::SHA256.hexdigest("erased #{uuid}")
     end
   end
 end

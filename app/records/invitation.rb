@@ -1,12 +1,13 @@
 # frozen_string_literal: true
 
-require "digest"
-
 module Windlass
   module Records
     # A link that makes somebody a part of the house, once. Of its secret only a digest is kept.
     class Invitation < Record
       self.table_name = "invitations"
+      extend Digested
+
+      digests "invitation"
 
       GOOD_DAYS = 7
 
@@ -16,8 +17,6 @@ module Windlass
       # @return [Invitation, nil] that may still be taken; nil of any other, and nobody hears why
       def self.open(secret, now:) =
         find_by(digest: digested(secret))&.then { |one| one if one.used_at.nil? && one.ends_at > now }
-
-      def self.digested(secret) = Digest::SHA256.hexdigest("invitation #{secret}")
     end
   end
 end

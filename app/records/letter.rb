@@ -1,12 +1,13 @@
 # frozen_string_literal: true
 
-require "digest"
-
 module Windlass
   module Records
     # A letter to a clinician, by a link of its own. Of the link's secret only a digest is kept.
     class Letter < Record
       self.table_name = "letters"
+      extend Digested
+
+      digests "letter"
       reads :answer
       seals :answer
 
@@ -21,8 +22,6 @@ module Windlass
       # @return [Letter, nil] that may still be answered
       def self.open(secret, now:) =
         find_by(digest: digested(secret))&.then { |one| one if one.answered_at.nil? && one.ends_at > now }
-
-      def self.digested(secret) = Digest::SHA256.hexdigest("letter #{secret}")
     end
   end
 end

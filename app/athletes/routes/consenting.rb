@@ -28,8 +28,7 @@ module Windlass
         end
 
         app.post("/athletes/:athlete_id/consent-links", may: :coaches) do
-          # Shown once, on the page that follows.
-          session["consent"] = [athlete.id, Actions::KeepConsent.link(athlete, by: person, now: now)]
+          show_once("consent", Actions::KeepConsent.link(athlete, by: person, now: now), whose: athlete.id)
           redirect to("/athletes/#{athlete.id}/consent"), 303
         end
 
@@ -113,7 +112,7 @@ module Windlass
 
         def consent_page(whose, form = Forms::ConsentForm.blank)
           status 422 if form.errors.any?
-          secret = session.delete("consent")&.then { |id, made| made if id == whose.id }
+          secret = shown_once("consent", whose: whose.id)
           erb :"athletes/consent",
             locals: {
               title: "Consent",

@@ -8,7 +8,7 @@ module Windlass
         app.helpers Helpers
 
         app.post("/athletes/:athlete_id/letters", may: :coaches) do
-          session["letter"] = [athlete.id, Actions::AskClinician.call(athlete, by: person, now: now)]
+          show_once("letter", Actions::AskClinician.call(athlete, by: person, now: now), whose: athlete.id)
           redirect to("/athletes/#{athlete.id}/screening"), 303
         end
 
@@ -46,11 +46,8 @@ module Windlass
 
         # @return [String, nil] of the letter that was made just now, once
         def letter_link(athlete_id)
-          whose, secret = session["letter"]
-          return unless whose == athlete_id
-
-          session.delete("letter")
-          "#{request.base_url}/letters/#{secret}"
+          secret = shown_once("letter", whose: athlete_id)
+          secret && "#{request.base_url}/letters/#{secret}"
         end
 
         def letter_page(form)

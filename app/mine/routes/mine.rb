@@ -37,7 +37,7 @@ module Windlass
       module Helpers
         def my_page
           erb :"mine/index", locals: {
-            title: "Mine", page: Presenters::Mine.new(own_athlete, now: now), code: session.delete("code"),
+            title: "Mine", page: Presenters::Mine.new(own_athlete, now: now), code: shown_once("code"),
             phone: phone
           }
         end

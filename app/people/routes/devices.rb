@@ -14,8 +14,7 @@ module Windlass
         app.get("/athletes/:athlete_id/devices", may: :coaches) { devices_page }
 
         app.post("/athletes/:athlete_id/devices", may: :coaches) do
-          # Shown once, on the page that follows.
-          session["device"] = [athlete.id, Actions::BindDevice.link(athlete, by: person, now: now)]
+          show_once("device", Actions::BindDevice.link(athlete, by: person, now: now), whose: athlete.id)
           redirect to("/athletes/#{athlete.id}/devices"), 303
         end
 
@@ -59,7 +58,7 @@ module Windlass
 
         app.post("/devices/:token", may: :anyone) do
           found = linked_device
-          session["code"] = Actions::BindDevice.call(found, name: SignIn.device(request.user_agent), now: now)
+          show_once("code", Actions::BindDevice.call(found, name: SignIn.device(request.user_agent), now: now))
           bound(found)
           redirect to("/mine"), 303
         end
@@ -88,7 +87,7 @@ module Windlass
         end
 
         def devices_page
-          secret = session.delete("device")&.then { |id, made| made if id == athlete.id }
+          secret = shown_once("device", whose: athlete.id)
           erb :"people/devices",
             locals: {
               title: "Phones of #{athlete.name}",

@@ -13,9 +13,7 @@ module Windlass
           form = Forms::RoleForm.parse(params)
           next people_page(form) unless form.valid?
 
-          secret = Actions::Invite.call(house, form, by: person, now: now)
-          # Shown once, on the page that follows.
-          session["invited"] = secret
+          show_once("invitation", Actions::Invite.call(house, form, by: person, now: now))
           redirect to("/people"), 303
         end
 
@@ -64,7 +62,7 @@ module Windlass
         def people_page(form, giving: nil)
           status 422 if form.errors.any?
           page = Presenters::PeoplePage.new(house, form, giving: giving,
-            invited: session.delete("invited"), today: today, base: request.base_url)
+            invited: shown_once("invitation"), today: today, base: request.base_url)
           erb :"people/index", locals: {title: "People", page: page}
         end
       end
