@@ -58,6 +58,12 @@ module Bench
         "/mine/sessions/:uuid" => -> do
           button("/mine/sessions/#{records::Session.kept.where(athlete_id: own.id).order(:id).last.uuid}", effort: "3")
         end,
+        "/mine/times" => -> { form("/mine/times", from: "/mine/times") },
+        "/mine/away" => -> { button("/mine/away", from_on: today.iso8601, to_on: (today + 1).iso8601) },
+        "/mine/away/:id/remove" => -> do
+          away = records::Absence.create!(athlete: own, from_on: today, to_on: today, because: "")
+          button("/mine/away/#{away.id}/remove")
+        end,
         "/mine/morning" => -> { form("/mine/morning", from: "/mine/morning", **pause) },
         "/mine/felt" => -> { button("/mine/felt", **felt) },
         "/complaints/:uuid/seen" => -> { button("/complaints/#{told.call.uuid}/seen") }

@@ -144,7 +144,7 @@ module Bench
       laid = actions::LaySets.call(Coach.themselves, now: now).first(1)
       invited = actions::Invite.call(Windlass::Records::Account.first, form, **ask)
       [
-        "/people", "/people/trace", "/my-sign-in", "/mine", "/mine/felt", "/mine/morning",
+        "/people", "/people/trace", "/my-sign-in", "/mine", "/mine/felt", "/mine/morning", "/mine/times",
         "/mine/sessions/#{own.uuid}", "/devices/code", "/today/alone",
         *laid.map { |one| "/mine/decks/#{one.uuid}" },
         *%w[consent devices coaches].map { |page| "/athletes/1/#{page}" },

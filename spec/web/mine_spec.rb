@@ -255,4 +255,21 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
       expect([send_run(plan.merge("key" => plan["key"].next)), last_response.status]).to eq [nil, 401]
     end
   end
+
+  it "says when they can train and when they are away; their coach plans by it" do
+    hold_phone
+    away = {from_on: (clock.now.to_date + 3).iso8601, to_on: (clock.now.to_date + 5).iso8601, because: "The estuary"}
+    submit("/mine/times", "/mine/away", **away, to_on: (clock.now.to_date + 2).iso8601)
+    expect([last_response.status, page.at("#because")["value"], page.css(".fault").size]).to eq [422, "The estuary", 1]
+    submit("/mine/times", "/mine/away", **away)
+    submit("/mine/times", "/mine/times", slots: {"0" => {day: "2", at: "07:00", minutes: "30", place: ""}})
+    expect([athlete.reload.slots.sole.day, Windlass::Records::Absence.sole.because]).to eq [2, "The estuary"]
+    other = Windlass::Records::Absence.create!(
+      athlete: make_athlete(name: "Odd"), from_on: clock.now.to_date, to_on: clock.now.to_date, because: ""
+    )
+    submit("/mine/times", "/mine/away/#{other.id}/remove")
+    expect([last_response.status, Windlass::Records::Absence.count]).to eq [404, 2]
+    submit("/mine/times", "/mine/away/#{Windlass::Records::Absence.first.id}/remove")
+    expect(Windlass::Records::Absence.all).to eq [other]
+  end
 end

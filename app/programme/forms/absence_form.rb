@@ -24,6 +24,9 @@ module Windlass
         end
       end
       RULES = Rules
+
+      # @return [Hash] of an absence
+      def columns = {because: values[:because].to_s, **values.slice(:from_on, :to_on)}
     end
   end
 end

@@ -95,11 +95,7 @@ module Windlass
           form = Forms::AbsenceForm.parse(params, today: today)
           next programme_sheet(absence: form) unless form.valid?
 
-          Records::Absence.create!(
-            athlete: athlete,
-            because: form.values[:because].to_s,
-            **form.values.slice(:from_on, :to_on)
-          )
+          Records::Absence.create!(athlete: athlete, **form.columns)
           tell "Away is kept. Plan anew to move what lies there."
           redirect to("/athletes/#{athlete.id}/programme"), 303
         end
