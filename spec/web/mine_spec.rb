@@ -272,4 +272,14 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     submit("/mine/times", "/mine/away/#{Windlass::Records::Absence.first.id}/remove")
     expect(Windlass::Records::Absence.all).to eq [other]
   end
+
+  it "decides for themselves where nobody else coaches them, and reads of no coach" do
+    prescription
+    hold_phone.roles.create!(kind: "coach", athlete: athlete, from_on: clock.now.to_date)
+    WebHelpers.seated.roles.reload
+    session = train_all_day
+    get("/mine/sessions/#{session.uuid}")
+    expect([page.at(".notice a")["href"], unfolded]).to match ["/sessions/#{session.uuid}", /\A(?!.*coach)/m]
+    expect([get("/sessions/#{session.uuid}").status, text]).to match [200, /they ran it themselves/]
+  end
 end

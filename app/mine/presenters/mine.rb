@@ -18,8 +18,10 @@ module Windlass
       attr_reader :athlete
 
       # @param athlete [Records::Athlete] who reads it
-      def initialize(athlete, now:)
+      # @param decides [Boolean] they are their own coach, too
+      def initialize(athlete, now:, decides: false)
         @athlete = athlete
+        @decides = decides
         @now = now
         @sheet = AthleteSheet.new(athlete, now: now)
       end
@@ -36,11 +38,16 @@ module Windlass
 
       # @return [String] where nothing is to be done now: what comes next
       def nothing_now
-        return "Nothing is planned for you yet. Your coach plans it." if @sheet.prescriptions.empty?
+        if @sheet.prescriptions.empty?
+          return @decides ? "Nothing is planned for you yet." : "Nothing is planned for you yet. Your coach plans it."
+        end
 
         coming = week.first
         ["Nothing to do just now.", ("Next: #{coming.words}, #{coming.sets.first}." if coming)].compact.join(" ")
       end
+
+      # @return [String] with whom to speak after a stop
+      def speak_with = @decides ? "a clinician" : "your coach"
 
       # @return [String] how it goes, in a sentence
       def going = @sheet.going.in_words

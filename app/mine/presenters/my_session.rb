@@ -12,8 +12,10 @@ module Windlass
 
       # @param session [Records::Session]
       # @param form [Forms::RatingForm, nil] what was typed, where it has errors
-      def initialize(session, today:, form: nil)
+      # @param decides [Boolean] they are their own coach, too
+      def initialize(session, today:, form: nil, decides: false)
         @session = session
+        @decides = decides
         @today = today
         @form = form
         @sheet = SessionSheet.new(session, rating: form)
@@ -43,10 +45,13 @@ module Windlass
       def comes_of_it
         return [stopped] if stopped
         return [] unless told?
-        return ["That is kept. Your coach looks at it."] unless verdict
+        return ["That is kept."] unless verdict
 
         [MyWords::NEXT.fetch(verdict), MyWords.plain(reason), decided].compact
       end
+
+      # @return [Boolean] it waits for a decision, which is theirs
+      def to_decide? = @decides && told? && move.nil? && !verdict.nil?
 
       private
 
@@ -74,7 +79,7 @@ module Windlass
         of_the_day.last.proposed_reason unless move
       end
 
-      def decided = move ? nil : "Your coach looks at it first."
+      def decided = ("Your coach looks at it first." unless move || @decides)
     end
   end
 end

@@ -33,7 +33,7 @@ module Windlass
 
       # @return [String, nil] why not now
       def waits
-        return "Your coach takes a measure first." if hindered?
+        return "Waits for a new measure." if hindered?
         return "Done for today." if done?
 
         objections.join(" ") unless @sheet.ready.go?

@@ -37,7 +37,7 @@ module Windlass
       module Helpers
         def my_page
           erb :"mine/index", locals: {
-            title: "Mine", page: Presenters::Mine.new(own_athlete, now: now), code: shown_once("code"),
+            title: "Mine", page: Presenters::Mine.new(own_athlete, now: now, decides: may?(:coaches)), code: shown_once("code"),
             phone: phone
           }
         end
@@ -46,7 +46,7 @@ module Windlass
 
         def my_session(record, form = nil)
           status 422 if form
-          page = Presenters::MySession.new(record, form: form, today: today)
+          page = Presenters::MySession.new(record, form: form, today: today, decides: may?(:coaches))
           erb :"mine/session", locals: {title: page.name, page: page}
         end
 
