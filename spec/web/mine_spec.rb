@@ -151,6 +151,17 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
       expect([before, session.reload.symptoms, session.proposed_plain]).to eq ["repeat", ["lightheaded"], false]
     end
 
+    it "is told that nobody agreed yet to what is kept, but for what stops" do
+      prescription
+      hold_phone
+      athlete.consents.each(&:destroy!)
+      athlete.update!(consent_due_on: clock.now.to_date - 1)
+      %w[nausea chest_pain].each { |symptom| tell_felt(symptom) }
+      expect(Windlass::Records::Complaint.pluck(:symptom)).to eq ["chest_pain"]
+      submit("/mine", "/mine/train/#{prescription.id}", asked: "yes")
+      expect([last_response.status, text]).to match [422, /Nobody has agreed yet to what is kept of you/]
+    end
+
     it "keeps what was typed where something is missing, and names it" do
       hold_phone
       tell_felt("", note: "It was odd.")
@@ -163,14 +174,11 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
   it "stands on the coach's Today as long as it is open, and is named there once nothing was done for days" do
     prescription
     hold_phone
-    news = -> { as_coach { get("/today/alone") } }
-    seen = news.call.headers["etag"]
-    header("If-None-Match", seen)
-    expect(news.call.status).to eq 304
-    header("If-None-Match", nil)
+    asked = as_coach { get("/") && page.at("#alone")["hx-get"] }
+    news = -> { as_coach { get(asked) } }
+    expect(news.call.status).to eq 204
     train
-    expect(news.call.headers["etag"]).not_to eq seen
-    expect(text_of(last_response)).to match(/Ines Aldaya.*Small holds · 12:00/)
+    expect([text_of(news.call), last_response.status]).to match [/Ines Aldaya.*Small holds · 12:00/, 200]
     clock.now += 4 * 86_400
     expect(text_of(news.call)).to match(/Ines Aldaya.*nothing since Mon 2 Mar/)
   end

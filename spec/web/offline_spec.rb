@@ -28,7 +28,7 @@ RSpec.describe "Taken along", :web do
     assets = Rack::MockRequest.new(Rack::URLMap.new(Windlass::Assets::PREFIX => Windlass::Assets.files))
     expect(parts.map { |part| assets.get(part).status }.uniq).to eq [200]
     get("/along")
-    expect(text).to include("Nothing was taken along on this device.")
+    expect(text).to include("Nothing lies on this device for today.")
   end
 
   it "plans what is ticked, says of whom it is not possible and why, and brings the squads of the day along" do

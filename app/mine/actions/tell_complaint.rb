@@ -3,7 +3,7 @@
 module Windlass
   module Actions
     # Keeps what somebody felt. What stops, stops all hold work at once; what was felt after a set counts as felt in it,
-    # so that nothing is judged milder for having been told here.
+    # so that nothing is judged milder for having been told here. What stops is kept whether or not somebody agreed.
     module TellComplaint
       # @param values [Hash] of {Forms::FeltForm}
       # @return [Records::Complaint] the same, where it was sent twice
@@ -14,6 +14,7 @@ module Windlass
 
       def self.keep(athlete, values, now)
         symptom = values[:symptom].to_sym
+        Consents.required!(athlete, now.to_date) unless Progression::Symptoms::STOPS.key?(symptom)
         told =
           Records::Complaint.create!(
             account_id: athlete.account_id, athlete: athlete, told_at: now, local_date: values[:felt_on],

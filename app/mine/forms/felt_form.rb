@@ -19,6 +19,9 @@ module Windlass
         rule(:note).validate(at_most_characters: 1000)
       end
       RULES = Rules
+
+      # @return [Boolean] no hold work after it
+      def stops? = Progression::Symptoms::STOPS.key?(values[:symptom].to_sym)
     end
   end
 end

@@ -15,6 +15,7 @@ module Windlass
           form = Forms::FeltForm.parse(params, today: today)
           next felt_page(form) unless form.valid?
 
+          consenting(own_athlete) unless form.stops?
           Actions::TellComplaint.call(own_athlete, form.values, now: now)
           tell "Your coach reads it first thing."
           redirect to("/mine"), 303

@@ -12,6 +12,7 @@ module Windlass
         # Today's questions stand on the page: what they say is kept, and may forbid it.
         app.post("/mine/train/:id", may: :own) do
           record = find_in(account.of(Records::Prescription).where(athlete_id: own_athlete.id))
+          consenting(own_athlete)
           day = Forms::DayForm.parse(params)
           raise Error, day.in_short unless day.valid?
 

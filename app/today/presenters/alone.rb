@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "digest"
+
 module Windlass
   module Presenters
     # Who trains alone, on a phone of their own: what they told, what they did, and who did nothing for days.
@@ -22,6 +24,9 @@ module Windlass
         @now = now
         @today = now.to_date
       end
+
+      # @return [String] another where anything of it is
+      def version = Digest::SHA256.hexdigest([told, done, absent].inspect)[0, 20]
 
       def any? = done.any? || absent.any?
 
