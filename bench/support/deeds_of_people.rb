@@ -58,6 +58,10 @@ module Bench
         "/mine/sessions/:uuid" => -> do
           button("/mine/sessions/#{records::Session.kept.where(athlete_id: own.id).order(:id).last.uuid}", effort: "3")
         end,
+        "/mine/done" => -> do
+          one = own.prescriptions.open.first
+          button("/mine/done", training: one.id, on: today.iso8601, at: "00:10")
+        end,
         "/mine/times" => -> { form("/mine/times", from: "/mine/times") },
         "/mine/away" => -> { button("/mine/away", from_on: today.iso8601, to_on: (today + 1).iso8601) },
         "/mine/away/:id/remove" => -> do

@@ -290,4 +290,25 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     expect([page.at(".notice a")["href"], unfolded]).to match ["/sessions/#{session.uuid}", /\A(?!.*coach)/m]
     expect([get("/sessions/#{session.uuid}").status, text]).to match [200, /they ran it themselves/]
   end
+
+  it "writes in what they did without the phone, as it was planned, once; then tells of it" do
+    prescription
+    hold_phone
+    said = {training: prescription.id.to_s, on: (clock.now.to_date - 1).iso8601, at: "18:30"}
+    submit("/mine", "/mine/done", **said, at: "half past six")
+    expect([last_response.status, page.at("#at")["value"], page.at("#fault-at").text]).to match [
+      422, "half past six", /no time of day; allowed: 00:00 to 23:59/
+    ]
+    2.times { submit("/mine", "/mine/done", **said) }
+    submit("/mine", "/mine/done", **said, at: "07:00")
+    done = prescription.sessions.order(:started_at).to_a
+    expect(done.map { |one| [one.started_at.strftime("%H:%M"), one.alone?, one.rounds.count] }).to eq [
+      ["07:00", true, 13], ["18:30", true, 13]
+    ]
+    submit("/mine/sessions/#{done.last.uuid}", "/mine/sessions/#{done.last.uuid}", effort: "4")
+    expect(done.last.reload.effort).to eq 4
+    other = prescribe(make_athlete(name: "Odd").tap { |one| make_pause(one) })
+    submit("/mine", "/mine/done", **said, training: other.id)
+    expect(last_response.status).to eq 404
+  end
 end

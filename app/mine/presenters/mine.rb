@@ -46,6 +46,9 @@ module Windlass
         ["Nothing to do just now.", ("Next: #{coming.words}, #{coming.sets.first}." if coming)].compact.join(" ")
       end
 
+      # @return [Array<Array(Integer, String)>] what may have been done without the phone
+      def trainings = stop ? [] : @sheet.prescriptions.select(&:dosed?).map { |one| [one.id, one.name] }
+
       # @return [String] with whom to speak after a stop
       def speak_with = @decides ? "a clinician" : "your coach"
 

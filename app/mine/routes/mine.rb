@@ -20,6 +20,18 @@ module Windlass
           start_alone(record.reload)
         end
 
+        # Done without the phone: said here, and told of like any other.
+        app.post("/mine/done", may: :own) do
+          consenting(own_athlete)
+          form = Forms::DoneForm.parse(params, today: today)
+          next my_page(form) unless form.valid?
+
+          record = find_in(account.of(Records::Prescription).where(athlete_id: own_athlete.id), said(:training))
+          line = Presenters::PastSession.as_planned(record, form.moment, today: today)
+          entries = Presenters::PastSession.new(record, line, today: today).entries
+          redirect to("/mine/sessions/#{Actions::WriteInAlone.call(record, entries, now: now).uuid}"), 303
+        end
+
         app.get("/mine/sessions/:uuid", may: :own) { my_session(own_session) }
 
         app.post("/mine/sessions/:uuid", may: :own) do
@@ -36,9 +48,13 @@ module Windlass
       end
 
       module Helpers
-        def my_page
+        # @param done [Forms::DoneForm, nil] where something of it is wrong
+        def my_page(done = nil)
+          status 422 if done
           erb :"mine/index", locals: {
-            title: "Mine", page: Presenters::Mine.new(own_athlete, now: now, decides: may?(:coaches)), code: shown_once("code"),
+            done: done || Forms::DoneForm.blank(on: today.iso8601, at: now.strftime("%H:%M")),
+            title: "Mine", code: shown_once("code"),
+            page: Presenters::Mine.new(own_athlete, now: now, decides: may?(:coaches)),
             phone: phone
           }
         end
