@@ -102,6 +102,9 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     it "moves as soon as the day is told of; it says by which rule, and may be taken back as ever" do
       session = train_all_day
       move = prescription.moves.sole
+      clock.now += 2 * 86_400
+      expect(get("/mine") && text).to include "Small holds, Mon 2 Mar: the same again next time."
+      clock.now -= 2 * 86_400
       expect([move.decided, move.by_whom]).to eq ["repeat", " by the rule that was allowed by Maren"]
       get("/mine/sessions/#{session.uuid}")
       expect(text).not_to include "Your coach looks at it first"

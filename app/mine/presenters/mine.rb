@@ -11,6 +11,9 @@ module Windlass
       # Days of the week to come, from today on.
       AHEAD_DAYS = 7
 
+      # Days of which it is said what was decided.
+      NEWS_DAYS = 2
+
       Day = Value.define(:words, :sets)
 
       extend Forwardable
@@ -26,7 +29,7 @@ module Windlass
         @sheet = AthleteSheet.new(athlete, now: now)
       end
 
-      def_delegators :@sheet, :stop, :rest, :chart, :days
+      def_delegators :@sheet, :stop, :rest, :pause_words
 
       def date = Dates.long(@now.to_date)
 
@@ -54,6 +57,22 @@ module Windlass
 
       # @return [String] how it goes, in a sentence
       def going = @sheet.going.in_words
+
+      # @return [Spark, nil] their mornings over twelve weeks
+      def spark = Spark.of(@sheet.chart.mornings, today: today)
+
+      # @return [Array<String>] what was decided of the last days
+      def news
+        Records::Move
+          .kept
+          .where(prescription_id: athlete.prescription_ids, local_date: (today - NEWS_DAYS)..)
+          .order(decided_at: :desc)
+          .includes(:prescription)
+          .map do |move|
+            "#{move.prescription.name}, #{Dates.near(move.local_date, today)}: " \
+            "#{MyWords::NEXT.fetch(move.decided).sub(/\A./, &:downcase)}"
+          end
+      end
 
       # @return [Boolean] a morning score of today is missing, and may be taken
       def morning? = stop.nil? && !scored_today? && athlete.control_pause_use != "paused"

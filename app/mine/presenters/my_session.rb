@@ -43,11 +43,11 @@ module Windlass
       # What comes of the day, once its last set is done and it was said how it was.
       # @return [Array<String>] sentences; empty before
       def comes_of_it
-        return [stopped] if stopped
+        return [session.caution.presence, stopped].compact if stopped
         return [] unless told?
         return ["That is kept."] unless verdict
 
-        [MyWords::NEXT.fetch(verdict), MyWords.plain(reason), decided].compact
+        [session.caution.presence, MyWords::NEXT.fetch(verdict), MyWords.plain(reason), decided].compact
       end
 
       # @return [Boolean] it waits for a decision, which is theirs

@@ -36,7 +36,7 @@ module Windlass
           @account.of(Records::Complaint).unseen.includes(:athlete).order(told_at: :desc).limit(MOST).map do |one|
             Told.new(
               uuid: one.uuid, name: one.athlete.name, athlete_id: one.athlete_id, note: one.note,
-              words: "#{one.in_words}, #{Dates.opening(one.local_date, @today).downcase}"
+              words: "#{one.in_words}, #{Dates.near(one.local_date, @today)}"
             )
           end
       end
