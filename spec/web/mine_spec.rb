@@ -70,7 +70,7 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     expect(text).to include "Done for today."
 
     as_coach do
-      expect([get("/") && text, get("/log") && text]).to all include("on their own").or include("On their own")
+  XX
       expect(get("/sessions/#{last.uuid}") && text).to include "they ran it themselves"
       rows = CSV.parse(get("/log/sessions.csv").body, headers: true)
       expect(rows.map { |row| row["alone"] }).to eq %w[true true]

@@ -123,7 +123,7 @@ module Windlass
         return "discarded" if session.discarded_at
         return "written in" unless session.written_in.empty?
 
-        [("on their own" if session.alone?), ("ended early" if session.state == "stopped")].compact
+        [("alone" if session.alone?), ("ended early" if session.state == "stopped")].compact
           .join(", ").presence
       end
     end
