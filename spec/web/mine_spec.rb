@@ -70,7 +70,7 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     expect(text).to include "Done for today."
 
     as_coach do
-  XX
+      expect([get("/") && text, get("/log") && text]).to match [/On their own/, /Mon 2 Mar alone/]
       expect(get("/sessions/#{last.uuid}") && text).to include "they ran it themselves"
       rows = CSV.parse(get("/log/sessions.csv").body, headers: true)
       expect(rows.map { |row| row["alone"] }).to eq %w[true true]
