@@ -18,6 +18,8 @@ module Windlass
     IDLE_S = 12 * 3600
     ABSOLUTE_S = 7 * 86_400
     REMEMBERED_DAYS = 180
+    # What a page asks for by itself: nobody did anything.
+    BY_ITSELF = %r{\A/today/alone\z|/told\z}
     LEAST_PASSWORD = 12
     # Of argon2: memory as a power of two of kB, and passes. Some 40 ms here; other threads go on meanwhile.
     COST = {t_cost: 2, m_cost: 14, p_cost: 1}.freeze
@@ -248,7 +250,7 @@ module Windlass
       return false if now - session["seen_s"].to_i > IDLE_S || now - session["in_s"].to_i > ABSOLUTE_S
       return false unless rodauth.currently_active_session?
 
-      session["seen_s"] = now if now - session["seen_s"].to_i > 60
+      session["seen_s"] = now if now - session["seen_s"].to_i > 60 && !request.path.match?(BY_ITSELF)
       true
     end
 
