@@ -114,6 +114,17 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
       end
     end
 
+    it "waits where their coach ran one of the sets; what the coach wrote down is the coach's" do
+      own = train
+      theirs = run_set(prescription, at: clock.now += 4 * 3600)
+      Windlass::Actions::MoveByItself.call(theirs, now: clock.now)
+      expect(prescription.moves.count).to eq 0
+      paths = [own, theirs].map { |run| "/mine/sessions/#{run.uuid}" }
+      forms = paths.map { |path| get(path) && page.css("main form").size }
+      submit(paths.first, paths.last, effort: "0")
+      expect([forms, last_response.status, theirs.reload.effort]).to eq [[1, 0], 422, 3.0]
+    end
+
     {"a symptom" => {symptoms: ["lightheaded"]}, "a word for the coach" => {note: "My nose was blocked."},
      "hard effort" => {effort: "9"}}.each do |what, told|
       it "waits for the coach where there was #{what}" do

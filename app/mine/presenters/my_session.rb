@@ -50,6 +50,9 @@ module Windlass
         [session.caution.presence, MyWords::NEXT.fetch(verdict), MyWords.plain(reason), decided].compact
       end
 
+      # @return [Boolean] they ran it themselves, so they say how it was
+      def theirs? = session.alone?
+
       # @return [Boolean] it waits for a decision, which is theirs
       def to_decide? = @decides && told? && move.nil? && !verdict.nil?
 

@@ -37,6 +37,7 @@ module Windlass
         app.post("/mine/sessions/:uuid", may: :own) do
           record = own_session
           raise Error, "This set was not run to an end yet." unless record.over?
+          raise Error, "Your coach ran this set, and wrote down how it was." unless record.alone?
 
           form = Forms::RatingForm.parse(params.except("rounds"), effort: record.effort)
           next my_session(record, form) unless form.valid?

@@ -21,16 +21,20 @@ module Windlass
       end
 
       def self.allowed?(session, sets)
-        !session.prescription.moves_by.empty? && session.prescription.moves.kept.none? { |one|
-          one.local_date == session.local_date
-        } && sets.all? { |set| set.effort && set.symptoms.empty? && set.note.empty? && set.caution.empty? }
+        prescription = session.prescription
+        !prescription.moves_by.empty? && !prescription.moves.kept.exists?(local_date: session.local_date) &&
+          sets.all? { |set| plain?(set) }
       end
+
+      # Done alone, told of, and nothing said that a coach would want to read.
+      def self.plain?(set) =
+        set.alone? && set.effort && set.symptoms.empty? && set.note.empty? && set.caution.empty?
 
       # What leads to, or comes from, a rung with care is looked at.
       def self.care?(session, verdict) =
         [verdict.from, verdict.target].compact.any? { |one| one.ladder.care?(one.rung) } ||
           !session.athlete.stop_on(session.local_date).nil?
-      private_class_method :allowed?, :care?
+      private_class_method :allowed?, :plain?, :care?
     end
   end
 end
