@@ -21,7 +21,7 @@ module Windlass
     # What a page asks for by itself: nobody did anything.
     BY_ITSELF = %r{\A/today/alone\z|/told\z}
     LEAST_PASSWORD = 12
-    # Of argon2: memory as a power of two of kB, and passes. Some 40 ms here; other threads go on meanwhile.
+    # Of argon2: memory as a power of two of kB, and passes. Some 40 ms here, {Aside} from everybody else.
     COST = {t_cost: 2, m_cost: 14, p_cost: 1}.freeze
 
     # Sequel speaks over Active Record's connection: one transaction covers both.
@@ -135,6 +135,10 @@ module Windlass
       auth_class_eval do
         def csrf_tag(*) = %(<input type="hidden" name="authenticity_token" value="#{scope.token}">)
 
+        def password_hash(*) = Aside.reckon { super }
+
+        def password_hash_match?(*) = Aside.reckon { super }
+
         # It stands at the same place whichever of the two was wrong.
         def set_field_error(field, error) = super((error == no_matching_login_message) ? password_param : field, error)
 
@@ -193,7 +197,7 @@ module Windlass
     # Counts a try that failed, by address.
     # @param password [String, nil] where no name was found: it is checked all the same, so that both take as long
     def self.failed(address, password = nil)
-      Argon2::Password.verify_password(password, NOBODYS) if password
+      Aside.reckon { Argon2::Password.verify_password(password, NOBODYS) } if password
       Guard.failed(address)
     end
 
