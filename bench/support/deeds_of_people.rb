@@ -62,6 +62,10 @@ module Bench
           one = own.prescriptions.open.first
           button("/mine/done", training: one.id, on: today.iso8601, at: "00:10")
         end,
+        "/mine/leave" => -> do
+          Coach.person.roles.where(kind: "coach").update_all(until_on: today - 1)
+          button("/mine/leave")
+        end,
         "/mine/times" => -> { form("/mine/times", from: "/mine/times") },
         "/mine/away" => -> { button("/mine/away", from_on: today.iso8601, to_on: (today + 1).iso8601) },
         "/mine/away/:id/remove" => -> do

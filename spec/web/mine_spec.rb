@@ -325,4 +325,23 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     submit("/mine", "/mine/done", **said, training: other.id)
     expect(last_response.status).to eq 404
   end
+
+  it "leaves by themselves: nothing is planned any more, their data stay theirs, and the coach reads of it" do
+    prescription
+    hold_phone
+    submit("/mine", "/mine/leave")
+    get("/mine")
+    expect([athlete.reload.left_on, text]).to match [clock.now.to_date, /You left on 2 March 2026/]
+    paths = %w[/mine/felt /mine/morning /mine/times /mine/data.json /mine/sessions.csv]
+    expect(paths.map { |path| get(path).status }).to eq [404, 404, 404, 200, 200]
+    expect(as_coach { get("/") && text }).to match(/Ines Aldaya left on Mon 2 Mar, by themselves/)
+  end
+
+  it "keeps who is beside today, as the coach wrote it down, where a set needs nobody" do
+    prescription
+    Windlass::Actions::KeepDay.call(athlete, {watcher: "Ada Quill", oximeter: true}, now: clock.now)
+    hold_phone
+    train
+    expect(athlete.days.sole).to have_attributes(watcher: "Ada Quill", oximeter: true)
+  end
 end

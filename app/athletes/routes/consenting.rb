@@ -62,20 +62,23 @@ module Windlass
           agree(own_athlete) { |form| form ? raise(Error, form.in_short) : redirect(to("/mine"), 303) }
         end
 
-        app.post("/mine/consent/end", may: :own) { take_back(own_athlete, "/mine") }
+        app.post("/mine/consent/end", may: :own) { take_back(own_record, "/mine") }
 
-        app.get("/mine/data.json", may: :own) { own_copy(own_athlete) }
+        app.get("/mine/data.json", may: :own) { own_copy(own_record) }
 
         Formats::LogCsv::FILES.each_key do |name|
-          app.get("/mine/#{name}.csv", may: :own) { own_athlete && csv_file(name, Forms::LogForm.parse({})) }
+          app.get("/mine/#{name}.csv", may: :own) { own_record && csv_file(name, Forms::LogForm.parse({})) }
         end
       end
       private_class_method :with_the_coach, :by_link, :signed_in
 
       module Helpers
-        # @return [Records::Athlete] as whom somebody is signed in
-        def own_athlete =
-          (account.active_athletes.by_name.first || raise(Sinatra::NotFound)).tap { |one| self.whose = one.id }
+        # @return [Records::Athlete] as whom somebody is signed in, and who trains here
+        def own_athlete = own_record.tap { |one| raise Sinatra::NotFound if one.left_on }
+
+        # @return [Records::Athlete] the same, though they left: what is theirs stays theirs
+        def own_record =
+          @own_record ||= (account.athletes.by_name.first || raise(Sinatra::NotFound)).tap { |one| self.whose = one.id }
 
         def consent_link
           @consent_link ||= Records::ConsentLink.opened(params[:token].to_s, now: now) || raise(Sinatra::NotFound)

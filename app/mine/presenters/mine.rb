@@ -31,6 +31,9 @@ module Windlass
 
       def_delegators :@sheet, :stop, :rest, :pause_words
 
+      # @return [Boolean] they are their own coach, too
+      def decides? = @decides
+
       def date = Dates.long(@now.to_date)
 
       # @return [MySet, nil] what is to be done now; nil where nothing is

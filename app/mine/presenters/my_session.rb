@@ -17,13 +17,10 @@ module Windlass
         @session = session
         @decides = decides
         @today = today
-        @form = form
         @sheet = SessionSheet.new(session, rating: form)
       end
 
-      def_delegators :@sheet, :uuid, :efforts, :effort, :symptom_groups, :symptom?, :note, :over?, :athlete
-
-      attr_reader :form
+      def_delegators :@sheet, :uuid, :efforts, :effort, :symptom_groups, :symptom?, :note, :over?
 
       def name = session.prescription.name
 

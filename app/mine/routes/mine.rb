@@ -7,7 +7,15 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/mine", may: :own) { my_page }
+        app.get("/mine", may: :own) { own_record.left_on ? left_page : my_page }
+
+        # They go by themselves; what is to be planned without them is said on Today.
+        app.post("/mine/leave", may: :own) do
+          raise Error, "Nobody else coaches here: there is nobody to leave." if may?(:coaches)
+
+          own_athlete.update_columns(left_on: today)
+          redirect to("/mine"), 303
+        end
 
         # Today's questions stand on the page: what they say is kept, and may forbid it.
         app.post("/mine/train/:id", may: :own) do
@@ -16,7 +24,8 @@ module Windlass
           day = Forms::DayForm.parse(params)
           raise Error, day.in_short unless day.valid?
 
-          Actions::KeepDay.call(own_athlete, day.values, now: now) if said(:asked) == "yes"
+          said_before = own_athlete.day_on(today).slice(:watcher, :oximeter).symbolize_keys
+          Actions::KeepDay.call(own_athlete, {**said_before, **day.values}, now: now) if said(:asked) == "yes"
           start_alone(record.reload)
         end
 
@@ -59,6 +68,8 @@ module Windlass
             phone: phone
           }
         end
+
+        def left_page = erb(:"mine/left", locals: {title: "Mine", athlete: own_record, phone: phone})
 
         def own_session = account.of(Records::Session).where(athlete_id: own_athlete.id).find_by!(uuid: said(:uuid))
 

@@ -17,6 +17,9 @@ module Windlass
       # caution: what the phone did not know of when it was begun.
       Done = Value.define(:path, :name, :words, :caution)
       Absent = Value.define(:name, :athlete_id, :words)
+      # Whoever left by themselves is named so many days.
+      LEFT_DAYS = 3
+      LEFT = "POST /mine/leave"
 
       # @param account [Sight]
       def initialize(account, now:)
@@ -26,7 +29,7 @@ module Windlass
       end
 
       # @return [String] another where anything of it is
-      def version = Digest::SHA256.hexdigest([told, done, absent].inspect)[0, 20]
+      def version = Digest::SHA256.hexdigest([told, left, done, absent].inspect)[0, 20]
 
       def any? = done.any? || absent.any?
 
@@ -38,6 +41,16 @@ module Windlass
               uuid: one.uuid, name: one.athlete.name, athlete_id: one.athlete_id, note: one.note,
               words: "#{one.in_words}, #{Dates.near(one.local_date, @today)}"
             )
+          end
+      end
+
+      # @return [Array<Absent>] who left by themselves; what they trained in a group goes on without them
+      def left
+        @left ||=
+          @account.athletes.where.not(left_on: nil).where(
+            id: Records::TraceEntry.where(deed: LEFT, at: (@now - LEFT_DAYS * 86_400)..).select(:athlete_id)
+          ).by_name.map do |one|
+            Absent.new(name: one.name, athlete_id: one.id, words: "on #{Dates.short(one.left_on)}")
           end
       end
 
