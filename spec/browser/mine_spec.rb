@@ -27,6 +27,15 @@ RSpec.describe "A phone of one's own", :browser do
     pass(3)
   end
 
+  # It goes on where it was, and its clock is heard again.
+  def reload_running
+    visit(current_path)
+    expect(page).to have_css(".cue", text: "Easy breathing")
+    seen = find(".figure").text
+    pass(5)
+    expect(page).to have_no_css(".figure", exact_text: seen)
+  end
+
   it "leads from the page to the first breath in two taps, asks two things, and says what comes of it" do
     visit("/mine")
     expect(violations).to eq []
@@ -60,8 +69,7 @@ RSpec.describe "A phone of one's own", :browser do
       pass(1)
       start_deck
       pass(60)
-      visit(current_path)
-      expect(page).to have_no_css(".cue", text: "Ready")
+      reload_running
       pass(3600)
       expect(page).to have_text("not sent yet")
       click_button((number + 3).to_s)
@@ -73,5 +81,19 @@ RSpec.describe "A phone of one's own", :browser do
       ["done", 3.0, 13, ""], ["done", 4.0, 13, String]
     ]
     expect(athlete.days.sole.answers).to eq []
+  end
+
+  it "shows what lies on a shared phone to whoever held it last, and to nobody else" do
+    visit("/mine")
+    expect(page).to have_text("7 days lie on this phone", wait: 60)
+    other = make_athlete(name: "Odd Falkenrath").tap { |one| make_pause(one) }
+    hold_phone_of(other)
+    visit("/mine")
+    expect(page).to have_text("Odd Falkenrath")
+    Outage.all = true
+    visit("/mine")
+    expect(page).to have_css("h1", text: "Without a network")
+    expect(page).to have_text("Nothing lies on this device for today")
+    expect(page).to have_no_css("li.plain")
   end
 end

@@ -3,6 +3,7 @@
 import { Journal } from "./journal.js";
 import { localDay } from "./laid.js";
 import { sendPieces } from "./outbox.js";
+import { forgetPerson, person, rememberPerson, theirs } from "./person.js";
 import { readable, store } from "./store.js";
 import { addressOf, speech } from "./voice.js";
 
@@ -59,6 +60,7 @@ export function forgetAtSignOut() {
     event.preventDefault();
     await leaveBehind("9999-12-31").catch(() => {});
     for (const name of await caches.keys()) await (await caches.open(name)).delete("/water/clock");
+    forgetPerson();
     form.submit();
   });
 }
@@ -100,7 +102,7 @@ export function takeAlong() {
         bytes = (await answer.clone().blob()).size;
         await takeWords(cache, await answer.clone().text());
         await cache.put(deck.path, answer);
-        await store.putAlong({ ...deck, day: today });
+        await store.putAlong({ ...deck, day: today, person: person() });
         return HERE;
       } catch (error) {
         await cache.delete(deck.path);
@@ -130,7 +132,7 @@ export function along() {
     async init() {
       const today = localDay();
       this.decks = ((await readable(store.along())) ?? [])
-        .filter(({ day }) => day === today)
+        .filter((deck) => deck.day === today && theirs(deck))
         .sort((one, other) => one.name.localeCompare(other.name));
       this.nothing = this.decks.length === 0;
     },
@@ -139,6 +141,7 @@ export function along() {
 
 /** On every page: what waits here is sent, and it is said how much waits. */
 export function tellWaiting() {
+  rememberPerson();
   const line = document.querySelector("[data-waiting]");
   const waiting = async () => (await readable(store.waiting())) ?? [];
   const tell = async () => {

@@ -40,7 +40,9 @@ module Windlass
         session = Records::Session.run.kept.where(athlete_id: athlete.id, local_date: told.local_date).order(:id).last
         return if session.nil? || session.symptoms.include?(symptom.to_s)
 
-        session.update!(symptoms: session.symptoms | [symptom.to_s])
+        session.symptoms |= [symptom.to_s]
+        Records::Correction.keep(session, now: now)
+        session.save!
         ActOnSymptoms.call(session, [symptom] - Progression::Symptoms::STOPS.keys, now: now)
         StoreVerdict.call(session)
       end

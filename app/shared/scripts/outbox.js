@@ -1,12 +1,10 @@
 // What is sent as one piece and waits in the browser until the server has it: each under its own uuid, so that sending
 // twice changes nothing. It is whose page it was put away on, and goes up from their pages alone.
+import { person } from "./person.js";
 import { readable, store } from "./store.js";
 
 // What the storage of this browser does not take: here as long as the page is open.
 const here = new Map();
-
-/** @returns who has this page; undefined where it is nobody's */
-const person = () => document.querySelector("meta[name=person]")?.content;
 
 async function post(path, body, renewed = false) {
   const token = document.querySelector("meta[name=csrf-token]");
