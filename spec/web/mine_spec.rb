@@ -344,4 +344,16 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     train
     expect(athlete.days.sole).to have_attributes(watcher: "Ada Quill", oximeter: true)
   end
+
+  it "chooses which of the day's sets comes first" do
+    prescription
+    quiet = Windlass::Actions::Prescribe.call(athlete, Windlass::Protocols.find("quiet-breathing"), now: clock.now)
+    hold_phone
+    first = -> { page.at(".my-now h1").text }
+    other = -> { page.at("#later ~ ul a")["href"] }
+    get("/mine")
+    expect([first.call, other.call]).to eq ["Small holds", "/mine?set=#{quiet.id}"]
+    get(other.call)
+    expect([first.call, other.call]).to eq [quiet.name, "/mine?set=#{prescription.id}"]
+  end
 end

@@ -22,8 +22,10 @@ module Windlass
 
       # @param athlete [Records::Athlete] who reads it
       # @param decides [Boolean] they are their own coach, too
-      def initialize(athlete, now:, decides: false)
+      # @param chosen [Integer] which set they want to do first, where they said so
+      def initialize(athlete, now:, decides: false, chosen: 0)
         @athlete = athlete
+        @chosen = chosen
         @decides = decides
         @now = now
         @sheet = AthleteSheet.new(athlete, now: now)
@@ -37,7 +39,7 @@ module Windlass
       def date = Dates.long(@now.to_date)
 
       # @return [MySet, nil] what is to be done now; nil where nothing is
-      def now = @first ||= sets.find(&:now?)
+      def now = @first ||= sets.select(&:now?).min_by.with_index { |set, place| [(set.id == @chosen) ? 0 : 1, place] }
 
       # @return [Array<MySet>] the others of today, those first that wait
       def later = sets - [now]

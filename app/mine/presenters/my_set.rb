@@ -20,7 +20,16 @@ module Windlass
         @at = at
       end
 
-      def_delegators :@sheet, :id, :name, :dose, :questions, :day, :notes, :miniature, :care?
+      def_delegators :@sheet, :id, :name, :questions, :day, :notes, :miniature, :care?
+
+      # A session of many blocks is said in short: the deck tells the rest.
+      LONGEST_WORDS = 70
+
+      # @return [String] the dose, as it is read at a glance
+      def dose = (@sheet.dose.length > LONGEST_WORDS) ? short : @sheet.dose
+
+      # @return [String]
+      def short = @sheet.protocol.in_short(@sheet.dose_today)
 
       # @return [Boolean] there is something to be done, and it may be done now, but for what is asked first
       def now? = !hindered? && !done? && @sheet.askable?

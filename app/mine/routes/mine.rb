@@ -64,7 +64,7 @@ module Windlass
           erb :"mine/index", locals: {
             done: done || Forms::DoneForm.blank(on: today.iso8601, at: now.strftime("%H:%M")),
             title: "Mine", code: shown_once("code"),
-            page: Presenters::Mine.new(own_athlete, now: now, decides: may?(:coaches)),
+            page: Presenters::Mine.new(own_athlete, now: now, decides: may?(:coaches), chosen: whole(:set)),
             phone: phone
           }
         end
