@@ -144,6 +144,15 @@ module BrowserHelpers
     pass(3)
   end
 
+  # What was taken along before anybody could be asked asks first.
+  def ask_and_start
+    expect(page).to have_css(".cue", text: "Ask first")
+    key(:space)
+    expect(page).to have_css(".cue", text: "Ready")
+    pass(1)
+    start_deck
+  end
+
   # Two lanes share two processors: a script that stretches a hundred words takes long, and a hang still ends.
   def found_by(script) = Capybara.using_wait_time(60) { page.evaluate_async_script(script) }
 

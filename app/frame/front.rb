@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "logger"
 require "rack/builder"
 require "rack/deflater"
 require "rack/protection"
@@ -9,6 +10,9 @@ module Windlass
   # What stands before the pages, from the outside in: packing, the policy of all pages, who may reach the house, files
   # that ship with it, the cookie, what keeps guessers out, and who it is.
   module Front
+    # Who was refused is said; of every request that it was let in, nothing.
+    LOG = Logger.new($stderr, level: Logger::WARN)
+
     # @param app [#call] the pages
     # @return [#call]
     def self.of(app)
@@ -18,7 +22,7 @@ module Windlass
         use Security::Policy
         use Listening::Doorkeeper
         map(Assets::PREFIX) { run Assets.files }
-        use Rack::Protection::HostAuthorization, permitted_hosts: Security.hosts
+        use Rack::Protection::HostAuthorization, permitted_hosts: Security.hosts, logger: LOG
         use RequestParameters::SizeLimit
         use Rack::Session::Cookie, **Front.cookie
         run Guard.before(SignIn.new(app))

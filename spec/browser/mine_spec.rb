@@ -63,11 +63,7 @@ RSpec.describe "A phone of one's own", :browser do
       expect(page).to have_css("h1", text: "Without a network")
       expect(page).to have_css("li.plain", count: 1)
       click_link("To the deck")
-      expect(page).to have_css(".cue", text: "Ask first")
-      key(:space)
-      expect(page).to have_css(".cue", text: "Ready")
-      pass(1)
-      start_deck
+      ask_and_start
       pass(60)
       reload_running
       pass(3600)

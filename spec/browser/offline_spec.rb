@@ -33,11 +33,7 @@ RSpec.describe "Without a network", :browser do
     visit("/athletes")
     expect(page).to have_css("h1", text: "Without a network")
     first(:link, "To the deck").click
-    expect(page).to have_css(".cue", text: "Ask first")
-    key(:space)
-    expect(page).to have_css(".cue", text: "Ready")
-    pass(1)
-    start_deck
+    ask_and_start
     pass(3600)
     expect(page).to have_text("not sent yet")
     key("2")
@@ -73,10 +69,7 @@ RSpec.describe "Without a network", :browser do
     expect(page).to have_text("2 of 2 are on this device.")
     Outage.all = true
     visit("/sessions/#{prescription.sessions.sole.uuid}/deck")
-    expect(page).to have_css(".cue", text: "Ask first")
-    key(:space)
-    pass(1)
-    start_deck
+    ask_and_start
     note("chest pain")
     expect(page).to have_css(".cue", text: "Stopped")
     visit("/sessions/#{other.sessions.sole.uuid}/deck")

@@ -349,6 +349,14 @@ RSpec.describe "What comes twice, late or against something", :web, :both_databa
     expect(log.string.lines).to match [%r{\A\S+ refused 422 POST /athletes/:athlete_id/prescriptions\n\z}] * 2
   end
 
+  it "writes nothing of what it answers, and one line of who asked for another house" do
+    house = Rack::MockRequest.new(Windlass::Front.of(Windlass::Web))
+    asked = ->(host) { house.get("/sign-in", "HTTP_HOST" => host, "rack.errors" => StringIO.new).status }
+    expect { expect(asked["127.0.0.1"]).to eq 200 }.not_to output.to_stderr_from_any_process
+    expect { expect(asked["elsewhere.example"]).to eq 403 }.to output(/\A.*HostAuthorization.*\n\z/)
+      .to_stderr_from_any_process
+  end
+
   it "asks for somebody beside and an oximeter where a rung asks for care, and starts only then" do
     heavy = make_athlete(name: "Heavy", mass_kg: 105, height_cm: 158)
     heavy.measures.create!(

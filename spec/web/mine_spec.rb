@@ -147,7 +147,7 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
       2.times { tell_felt("chest_pain", uuid: uuid, note: "On the stairs.") }
       expect([Windlass::Records::Complaint.count, athlete.suspensions.sole.kind]).to eq [1, "stop"]
       get("/mine")
-      expect([page.css(".my-now").size, text]).to match [0, /No holds now\. Chest pain, told by themselves/]
+      expect([page.css(".my-now, #later").size, text]).to match [0, /No holds now\. Chest pain on 2 March 2026, told/]
       as_coach do
         get("/")
         expect(text).to match(/Ines Aldaya felt bad chest pain, strong.*“On the stairs\.”.*stopped/)
@@ -217,11 +217,12 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
 
     # Sends a whole run of it, as a phone does that begins it so long ago.
     # @return [Records::Session, nil]
-    def send_run(plan, uuid: SecureRandom.uuid, ago_s: 0)
+    def send_run(plan, uuid: SecureRandom.uuid, ago_s: 0, also: [])
       get("/token")
       header("X-CSRF-Token", JSON.parse(last_response.body).fetch("token"))
       blank = Windlass::Records::LaidSet.find_by!(uuid: plan["uuid"]).to_session
-      events = journal(blank).map { |event| event.merge(ago_ms: ago_s * 1000) }
+      more = also.map { |event| {uuid: SecureRandom.uuid, **event} }
+      events = [*journal(blank), *more].map { |event| event.merge(ago_ms: ago_s * 1000) }
       post("/sessions/#{uuid}/events", JSON.generate(key: plan["key"], laid_set: plan["uuid"], events: events),
         "CONTENT_TYPE" => "application/json")
       Windlass::Records::Session.find_by(uuid: uuid)
@@ -265,6 +266,19 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
       Windlass::Actions::TellComplaint.call(athlete, felt, now: clock.now)
       expect([send_run(plan).caution, laid]).to match [/Chest pain/, []]
       expect(as_coach { get("/") && text }).to match(/Ines Aldaya.*Chest pain/)
+    end
+
+    it "refuses by name what was begun after the right to it had ended; marks come in though consent was taken back" do
+      plan = plan_of(laid.first)
+      Windlass::Actions::KeepConsent.take_back(athlete, now: clock.now)
+      run = send_run(plan, also: [{kind: "asked", value: "nothing", at_ms: 0}])
+      expect([run&.state, athlete.days.count]).to eq ["done", 0]
+      Windlass::Actions::GiveRole.end(WebHelpers.seated.roles.sole, now: clock.now - 60)
+      expect(send_run(plan)).to be_nil
+      said = JSON.parse(last_response.body)
+      expect([last_response.status, said["kept"], said["refused"].map { |one| one["why"] }.uniq]).to eq [
+        200, [], ["was made after the right to it had ended"]
+      ]
     end
 
     it "opens nobody else's, and takes nothing under a number that is none, or without a key" do

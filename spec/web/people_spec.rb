@@ -100,7 +100,7 @@ RSpec.describe "People", :web, :both_databases do
     expect(WebHelpers.seated.roles.reload.map(&:in_words)).to match_array ["keeper", "coach of everybody",
       "athlete of Ines"]
     get("/mine")
-    expect([last_response.status, text]).to match [200, include("Ines", "How it goes", "My data")]
+    expect([last_response.status, text]).to match [200, include("Odd is added. Ines ", "How it goes")]
     expect(last_response.body).to include %(href="/mine")
   end
 

@@ -10,7 +10,9 @@ module Windlass
 
       # @param form [Forms::ConsentForm]
       # @param link [String, nil] address of a link that was made just now
-      def initialize(athlete, form:, now:, link: nil)
+      # @param themselves [Boolean] it is the athlete who reads it
+      def initialize(athlete, form:, now:, link: nil, themselves: false)
+        @themselves = themselves
         @athlete = athlete
         @form = form
         @now = now
@@ -33,9 +35,9 @@ module Windlass
 
         [
           *taken_back,
-          "#{Consents.missing_words(athlete, today)}.",
+          "#{missing}.",
           ("Until #{Words.date(athlete.consent_due_on)} all goes on as before." if grace?),
-          ("Nothing about their health is kept until then." unless grace?)
+          ("Nothing about #{@themselves ? "your" : "their"} health is kept until then." unless grace?)
         ].compact.join(" ")
       end
 
@@ -49,6 +51,12 @@ module Windlass
       private
 
       def today = @now.to_date
+
+      def missing
+        return Consents.missing_words(athlete, today) unless @themselves
+
+        "#{minor? ? "Your guardian has" : "You have"} not agreed yet to what is kept"
+      end
 
       def standing = @standing ||= athlete.consents.select { |one| one.holds?(athlete, today) }.max_by(&:id)
 

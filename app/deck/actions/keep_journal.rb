@@ -68,10 +68,13 @@ module Windlass
           )
         end
         ActOnSymptoms.call(session, new, now: now, where: ", noted on the deck") if new.any?
-        if said["asked"] && session.athlete.day_on(session.local_date).new_record?
-          KeepDay.call(session.athlete, {}, now: session.planned_at)
-        end
+        KeepDay.call(session.athlete, {}, now: session.planned_at) if said["asked"] && unasked?(session)
       end
+
+      # Nothing was said of the day yet, and it may be written down: the marks of a run come in in any case.
+      def self.unasked?(session) =
+        session.athlete.day_on(session.local_date).new_record? &&
+          !Consents.missing?(session.athlete, session.planned_at.to_date)
 
       # Who stopped breathing blacked out, whatever else is said of it later.
       def self.stop_at_once(session, now)
@@ -151,6 +154,7 @@ module Windlass
         :ran_ms,
         :close,
         :write_said,
+        :unasked?,
         :stop_at_once,
         :stand_lower,
         :insert,

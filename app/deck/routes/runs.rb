@@ -23,6 +23,8 @@ module Windlass
           form = Forms::JournalForm.parse(json_body)
           planned, marks, late = marking(form)
           halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
+          # Nothing of it was ever begun by right: it is refused by name, so that it is not sent for ever.
+          next JSON.generate(kept: [], refused: form.refused + late) unless planned
 
           record = Actions::DuplicateRun.for(planned, form.device, marks, now: now)
           kept = Actions::KeepJournal.call(record, marks, now: now, told: form.told)
@@ -58,7 +60,8 @@ module Windlass
 
         # By the key of the run, or by the right to its deck.
         # @param form [Forms::JournalForm]
-        # @return [Array(Records::Session, Array<Hash>, Array<Hash>)] marks that are taken, and those that are not
+        # @return [Array(Records::Session, Array<Hash>, Array<Hash>)] marks that are taken, and those that are not; no
+        #   session where it is a set that was never begun by right
         def marking(form)
           found = house.of(Records::Session).find_by(uuid: said(:uuid)) || laid_set(form)
           holder = found && run_keys.holder(found, form.key, now: now)
@@ -66,6 +69,8 @@ module Windlass
 
           Records::Doing.person = holder.person
           marks, late = Actions::SortMarks.call(house, holder, found, form.events, now: now)
+          return [nil, [], late] if marks.empty? && late.any? && found.is_a?(Records::LaidSet)
+
           [begun(found, marks), marks, late]
         end
 

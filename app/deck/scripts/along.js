@@ -132,7 +132,8 @@ export function along() {
     async init() {
       const today = localDay();
       this.decks = ((await readable(store.along())) ?? [])
-        .filter((deck) => deck.day === today && theirs(deck))
+        // A set that was laid out for a day is for that day alone; of what was taken along the server said the day.
+        .filter((deck) => theirs(deck) && (!deck.laid || deck.day === today))
         .sort((one, other) => one.name.localeCompare(other.name));
       this.nothing = this.decks.length === 0;
     },

@@ -5,9 +5,18 @@ import { uuid } from "./uuid.js";
 
 const name = (laid) => `set of ${laid}`;
 
+/** @returns the number of its last run, as far as this browser remembers */
+function remembered(laid) {
+  try {
+    return localStorage.getItem(name(laid));
+  } catch {
+    return null;
+  }
+}
+
 /** @returns the number under which it was begun and is not over, if any */
 async function begun(laid) {
-  const known = localStorage.getItem(name(laid));
+  const known = remembered(laid);
   const kept = known && (await readable(store.run(known)));
   return kept?.run && (!kept.run.over || kept.run.emergency?.open) ? known : null;
 }

@@ -28,8 +28,8 @@ module Windlass
       def self.stop(athlete, symptom, told, now)
         OpenStop.call(
           athlete,
-          "#{Progression::Symptoms::STOPS.fetch(symptom).capitalize}, told by themselves, on " \
-          "#{Words.date(told.local_date)}.",
+          "#{Progression::Symptoms::STOPS.fetch(symptom).capitalize} on #{Words.date(told.local_date)}, told on the " \
+          "athlete's own page.",
           complaint: told,
           now: now
         )

@@ -42,7 +42,7 @@ module Windlass
       def now = @first ||= sets.select(&:now?).min_by.with_index { |set, place| [(set.id == @chosen) ? 0 : 1, place] }
 
       # @return [Array<MySet>] the others of today, those first that wait
-      def later = sets - [now]
+      def later = stop ? [] : sets - [now]
 
       # @return [String] where nothing is to be done now: what comes next
       def nothing_now
@@ -56,6 +56,12 @@ module Windlass
 
       # @return [Array<Array(Integer, String)>] what may have been done without the phone
       def trainings = stop ? [] : @sheet.prescriptions.select(&:dosed?).map { |one| [one.id, one.name] }
+
+      # @return [Forms::DoneForm] the first of them, just now
+      def done_now =
+        Forms::DoneForm.blank(
+          training: trainings.dig(0, 0).to_s, on: today.iso8601, at: @now.strftime("%H:%M")
+        )
 
       # @return [String] with whom to speak after a stop
       def speak_with = @decides ? "a clinician" : "your coach"
@@ -91,7 +97,7 @@ module Windlass
             .map { |date, own| Day.new(words: Dates.short(date), sets: own.map { |one| "#{one.name}, #{one.at}" }) }
 
       # @return [ConsentPage]
-      def consent = @consent ||= ConsentPage.new(athlete, form: Forms::ConsentForm.blank, now: @now)
+      def consent = @consent ||= ConsentPage.new(athlete, form: Forms::ConsentForm.blank, now: @now, themselves: true)
 
       # @return [EmergencyCard]
       def emergency_card = @emergency_card ||= EmergencyCard.new(athlete.account.place)

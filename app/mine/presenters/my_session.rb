@@ -47,6 +47,9 @@ module Windlass
         [session.caution.presence, MyWords::NEXT.fetch(verdict), MyWords.plain(reason), decided].compact
       end
 
+      # @return [Boolean] something was felt
+      def felt? = symptom_groups.any? { |_, symptoms, _| symptoms.keys.any? { |one| symptom?(one) } }
+
       # @return [Boolean] they ran it themselves, so they say how it was
       def theirs? = session.alone?
 

@@ -61,12 +61,9 @@ module Windlass
         # @param done [Forms::DoneForm, nil] where something of it is wrong
         def my_page(done = nil)
           status 422 if done
-          erb :"mine/index", locals: {
-            done: done || Forms::DoneForm.blank(on: today.iso8601, at: now.strftime("%H:%M")),
-            title: "Mine", code: shown_once("code"),
-            page: Presenters::Mine.new(own_athlete, now: now, decides: may?(:coaches), chosen: whole(:set)),
-            phone: phone
-          }
+          page = Presenters::Mine.new(own_athlete, now: now, decides: may?(:coaches), chosen: whole(:set))
+          erb :"mine/index",
+            locals: {title: "Mine", code: shown_once("code"), page: page, phone: phone, done: done || page.done_now}
         end
 
         def left_page = erb(:"mine/left", locals: {title: "Mine", athlete: own_record, phone: phone})

@@ -24,7 +24,7 @@ async function bring(answer) {
   const cache = await caches.open(generation);
   for (const deck of decks) {
     if (!(await cache.match(deck.path))) await take(cache, deck);
-    await store.putAlong({ ...deck, person: person() });
+    await store.putAlong({ ...deck, laid: true, person: person() });
   }
   localStorage.setItem(`${VERSION} ${person()}`, answer.headers.get("ETag"));
 }

@@ -13,9 +13,22 @@ export function rememberPerson() {
   }
 }
 
-export const forgetPerson = () => localStorage.removeItem(LAST);
+export function forgetPerson() {
+  try {
+    localStorage.removeItem(LAST);
+  } catch {
+    // Without a storage there is nothing to forget.
+  }
+}
+
+/** @returns who was here last, as far as this browser remembers */
+function last() {
+  try {
+    return localStorage.getItem(LAST);
+  } catch {
+    return null;
+  }
+}
 
 /** @returns whether what lies here is theirs: what is nobody's is anybody's */
-export function theirs(row) {
-  return !row.person || row.person === (person() ?? localStorage.getItem(LAST));
-}
+export const theirs = (row) => !row.person || row.person === (person() ?? last());

@@ -31,6 +31,9 @@ module Windlass
       # @return [String] another where anything of it is
       def version = Digest::SHA256.hexdigest([told, left, done, absent].inspect)[0, 20]
 
+      # @return [Boolean] something was told by themselves
+      def told_of? = told.any? || left.any?
+
       def any? = done.any? || absent.any?
 
       # @return [Array<Told>] what nobody has seen yet, the newest first
