@@ -146,7 +146,7 @@ module Bench
       [
         "/people", "/people/trace", "/my-sign-in", "/mine", "/mine/felt", "/mine/morning", "/mine/times",
         "/mine/sessions/#{own.uuid}", "/devices/code", "/today/alone",
-        *laid.map { |one| "/mine/decks/#{one.uuid}" },
+        *laid.map { |one| "/mine/decks/#{one.set.uuid}" },
         *%w[consent devices coaches].map { |page| "/athletes/1/#{page}" },
         "/consents/#{actions::KeepConsent.link(@athlete, **ask)}",
         "/letters/#{actions::AskClinician.call(@athlete, **ask)}",

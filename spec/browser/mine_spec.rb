@@ -54,29 +54,100 @@ RSpec.describe "A phone of one's own", :browser do
     expect(violations).to eq []
   end
 
-  it "has the days to come with it: two sets run without a network are two, and come home as they were" do
+  # Opens what lies on the phone, and runs one of its sets whole.
+  def run_without_network(starting, effort: 3)
+    visit("/mine")
+    click_link(starting)
+    expect(page).to have_css(".cue", text: "Ready", wait: 20)
+    pass(1)
+    start_deck
+    pass(60)
+    reload_running
+    pass(3600)
+    expect(page).to have_text("not sent yet")
+    click_button(effort.to_s)
+  end
+
+  def take_the_week
     visit("/mine")
     expect(page).to have_text("7 days lie on this phone", wait: 60)
     Outage.all = true
-    2.times do |number|
-      visit("/mine")
-      expect(page).to have_css("h1", text: "Without a network")
-      expect(page).to have_css("li.plain", count: 1)
-      click_link("To the deck")
-      ask_and_start
-      pass(60)
-      reload_running
-      pass(3600)
-      expect(page).to have_text("not sent yet")
-      click_button((number + 3).to_s)
-    end
+  end
+
+  # The phone is back, so much later; what waited in it is with the server.
+  def come_home(days)
     Outage.all = false
+    clock.now += days * 86_400
     visit("/mine")
-    Timeout.timeout(60) { sleep 0.2 until sessions.reload.filter_map(&:effort).size == 2 }
+    expect(page).to have_css(".waiting", visible: :hidden, wait: 60)
+    Timeout.timeout(60) { sleep 0.2 until yield }
+  end
+
+  it "has the days to come with it: asks once a day, knows when all sets are done; what was run comes home as it was" do
+    take_the_week
+    run_without_network("All well: start")
+    run_without_network("Start", effort: 4)
+    visit("/mine")
+    expect(page).to have_css(".my-now", text: "Done for today.")
+    expect(page).to have_no_link("Start")
+    come_home(0) { sessions.reload.filter_map(&:effort).size == 2 }
     expect(sessions.map { |run| [run.state, run.effort, run.rounds.count, run.caution] }).to match [
       ["done", 3.0, 13, ""], ["done", 4.0, 13, String]
     ]
     expect(athlete.days.sole.answers).to eq []
+  end
+
+  it "goes by what was said to it without a network, and the server hears all of it on the day on which it was said" do
+    first = clock.now.to_date
+    take_the_week
+    visit("/mine")
+    find("summary", text: "Morning score").click
+    click_button("Type a score instead")
+    within("[data-path$=morning]") { click_button("Save") }
+    expect(page).to have_css("[role=alert]", text: "Say the pause, what ended it, the first breath.")
+    fill_in("seconds", with: "24,5")
+    choose("a twitch of the diaphragm", allow_label_click: true)
+    choose("as calm as the one before", allow_label_click: true)
+    within("[data-path$=morning]") { click_button("Save") }
+    expect(page).to have_text("That is kept")
+    run_without_network("All well: start")
+    visit("/mine")
+    find("summary", text: "I felt bad").click
+    choose("nausea", allow_label_click: true)
+    click_button("Tell my coach")
+    expect(page).to have_text("That is kept")
+
+    pass(86_400)
+    visit("/mine")
+    find("summary", text: "Something is different today").click
+    check("unwell", allow_label_click: true)
+    click_button("That is so today")
+    expect(page).to have_css(".my-now", text: "Today: unwell.")
+    expect(page).to have_no_link(text: /start/i)
+    pass(86_400)
+    visit("/mine")
+    expect(page).to have_css(".my-now", text: "You were unwell and said so here.")
+
+    come_home(2) { [athlete.days.count, Windlass::Records::Complaint.count] == [2, 1] }
+    measure = athlete.measures.order(:id).last
+    expect([measure.value, measure.taken_at.to_date]).to eq [24.5, first]
+    expect(athlete.days.order(:local_date).map { |day| [day.local_date, day.answers] }).to eq [
+      [first, []], [first + 1, ["unwell"]]
+    ]
+    expect([sessions.reload.sole.local_date, sessions.sole.symptoms]).to eq [first, ["nausea"]]
+  end
+
+  it "closes at once where what was felt stops all holds, also without a network" do
+    take_the_week
+    visit("/mine")
+    find("summary", text: "I felt bad").click
+    choose("chest pain", allow_label_click: true)
+    click_button("Tell my coach")
+    expect(page).to have_css(".notice-stop", text: "No holds now.")
+    expect(page).to have_no_css(".my-now")
+    come_home(0) { athlete.suspensions.exists? }
+    visit("/mine")
+    expect(page).to have_text("No holds now. Chest pain")
   end
 
   it "shows what lies on a shared phone to whoever held it last, and to nobody else" do
@@ -90,6 +161,6 @@ RSpec.describe "A phone of one's own", :browser do
     visit("/mine")
     expect(page).to have_css("h1", text: "Without a network")
     expect(page).to have_text("Nothing lies on this device for today")
-    expect(page).to have_no_css("li.plain")
+    expect(page).to have_no_css(".my-now")
   end
 end

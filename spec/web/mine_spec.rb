@@ -179,7 +179,7 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     it "keeps what was typed where something is missing, and names it" do
       hold_phone
       tell_felt("", note: "It was odd.")
-      expect([last_response.status, page.at("#note").text, page.css(".fault").size]).to eq [422, "It was odd.", 1]
+      expect([last_response.status, page.at("#felt-note").text, page.css(".fault").size]).to eq [422, "It was odd.", 1]
       tell_felt("nausea", felt_on: (clock.now.to_date - 9).iso8601)
       expect([last_response.status, text]).to match [422, /is not allowed; allowed: 2026-02-23 to 2026-03-02/]
     end
@@ -290,6 +290,45 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
       expect([send_run(plan, uuid: "x"), last_response.status]).to eq [nil, 401]
       expect([send_run(plan.merge("key" => plan["key"].next)), last_response.status]).to eq [nil, 401]
     end
+  end
+
+  # What was said without a network, so many hours ago.
+  def send_piece(kind, ago_h: 0, uuid: SecureRandom.uuid, **said)
+    get("/token")
+    header("X-CSRF-Token", JSON.parse(last_response.body).fetch("token"))
+    body = {uuid: uuid, ago_ms: ago_h * 3_600_000, days_ago: 0, **said}
+    post("/mine/pieces/#{kind}", JSON.generate(body), "CONTENT_TYPE" => "application/json")
+    [last_response.status, JSON.parse(last_response.body)]
+  end
+
+  it "is heard later of what was said without a network, each piece once, on the day on which it was said" do
+    prescription
+    hold_phone
+    uuid = SecureRandom.uuid
+    answers = Array.new(2) do
+      [
+        send_piece("felt", ago_h: 50, uuid: uuid, days_ago: 1, symptom: "nausea", strength: "2", note: ""),
+        send_piece("morning", ago_h: 29, uuid: uuid, seconds: "24,5", ended_by: "throat", first_breath: "calm",
+          on_waking: "true"),
+        send_piece("day", ago_h: 48, uuid: uuid, answers: ["injured"], chest: false)
+      ]
+    end
+    expect(answers.flatten(1)).to all(eq([200, {"kept" => uuid}]))
+    today = clock.now.to_date
+    expect(Windlass::Records::Complaint.sole.local_date).to eq today - 3
+    expect(athlete.measures.order(:id).last(2).map { |one| [one.value, one.taken_at.to_date] }).to match [
+      [24.0, today], [24.5, today - 1]
+    ]
+    Windlass::Actions::KeepDay.call(athlete, {answers: ["water_today"]}, now: clock.now)
+    send_piece("day", ago_h: 3, chest: true)
+    expect(athlete.days.order(:local_date).pluck(:answers, :chest)).to eq [
+      [["injured"], false], [%w[water_today unwell], true]
+    ]
+    wrong = [send_piece("felt", ago_h: 24 * 40), send_piece("morning", seconds: "abc"), send_piece("day", answers: "x")]
+    expect(wrong.map(&:first)).to eq [422, 422, 422]
+    expect(wrong.map { |_, said| said["errors"].keys }).to eq [
+      ["ago_ms"], %w[seconds ended_by first_breath on_waking], ["answers"]
+    ]
   end
 
   it "says when they can train and when they are away; their coach plans by it" do

@@ -32,4 +32,12 @@ RSpec.describe Windlass::Preload, :web do
       [seen.map(&:last).uniq, session.reload.attributes, session.journal_events.pluck(:kind).tally["start"]]
     ).to eq [[200], before, 1]
   end
+
+  it "has no helper of a route that takes the name of another's" do
+    rooms = Windlass::Routes.constants.map { |name| Windlass::Routes.const_get(name) }
+    helpers = rooms.filter_map { |room| room.const_get(:Helpers, false) if room.const_defined?(:Helpers, false) }
+    names = helpers.flat_map { |one| one.instance_methods(false) + one.private_instance_methods(false) }
+    expect(names.size).to be > 50
+    expect(names.tally.select { |_, times| times > 1 }.keys).to eq []
+  end
 end

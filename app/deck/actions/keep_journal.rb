@@ -52,6 +52,7 @@ module Windlass
       # Once it is over: what it teaches, and what the judge says of it. A mark that comes later teaches what it can.
       def self.close(session, fresh, now:)
         LearnFromLog.call(session.athlete, now: now) if fresh.any? { |event| TEACHING.include?(event[:kind]) }
+        CountFelt.call(session, now: now)
         StoreVerdict.call(session)
       end
 
@@ -68,7 +69,12 @@ module Windlass
           )
         end
         ActOnSymptoms.call(session, new, now: now, where: ", noted on the deck") if new.any?
-        KeepDay.call(session.athlete, {}, now: session.planned_at) if said["asked"] && unasked?(session)
+        keep_day(session, said["asked"].last[:value]) if said["asked"] && unasked?(session)
+      end
+
+      # @param answer [String] `nothing`, or what is so, by commas
+      def self.keep_day(session, answer)
+        KeepDay.call(session.athlete, {answers: answer.split(",") - ["nothing"]}, now: session.planned_at)
       end
 
       # Nothing was said of the day yet, and it may be written down: the marks of a run come in in any case.
@@ -154,6 +160,7 @@ module Windlass
         :ran_ms,
         :close,
         :write_said,
+        :keep_day,
         :unasked?,
         :stop_at_once,
         :stand_lower,

@@ -11,6 +11,9 @@ module Windlass
       # What was marked without a network is sent within so many days.
       LONGEST_AGO_MS = 366 * 86_400_000
 
+      ANSWER = Regexp.union(Progression::TodaysQuestions::ALL.keys.map(&:to_s))
+      private_constant :ANSWER
+
       # What may stand in `value`, by kind of event; nothing with the others.
       VALUES = {
         "first_breath" => Timeline::FIRST_BREATHS.map(&:to_s),
@@ -19,7 +22,7 @@ module Windlass
         "emergency_note" => Emergency::NOTES.keys.map(&:to_s),
         "effort" => (0..10).map(&:to_s),
         "beat" => (40..120).map(&:to_s),
-        "asked" => ["nothing"],
+        "asked" => ["nothing", /\A#{ANSWER}(,#{ANSWER})*\z/],
         "hold_end" => [nil, Timeline::UNMARKED.to_s],
         "hiss" => [/\A\d{1,6}\.(even|fading|flickering)\z/],
         "symptom" =>

@@ -137,6 +137,7 @@ module Windlass
           key: @keys&.key(session),
           laid: (session.local_date.iso8601 if laid?),
           athlete: session.athlete_id,
+          prescription: (session.prescription_id if laid?),
           name: name,
           begun: session.state != "planned",
           oximeter: !laid? && !Forecasts.objection(session.athlete, on: session.local_date),

@@ -38,8 +38,6 @@ module Windlass
           Records::OwnWords.find_by!(name: said(:name), voice: said(:voice)).wave
         end
 
-        app.get("/along", may: :anyone) { erb :"offline/along", locals: {title: "Without a network"} }
-
         app.post("/take-along", may: :runs) do
           taken = Actions::TakeAlong.call(account, listed(:prescription), now: now)
           erb :"offline/take", locals: {title: "Take along", taken: taken, generation: GENERATION, today: today}

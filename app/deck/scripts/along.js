@@ -130,12 +130,12 @@ export function along() {
     nothing: false,
 
     async init() {
-      const today = localDay();
-      this.decks = ((await readable(store.along())) ?? [])
-        // A set that was laid out for a day is for that day alone; of what was taken along the server said the day.
-        .filter((deck) => theirs(deck) && (!deck.laid || deck.day === today))
+      const all = ((await readable(store.along())) ?? []).filter(theirs);
+      // What lies here for a day of one's own stands below.
+      this.decks = all
+        .filter(({ laid }) => !laid)
         .sort((one, other) => one.name.localeCompare(other.name));
-      this.nothing = this.decks.length === 0;
+      this.nothing = this.decks.length === 0 && !all.some(({ laid, day }) => laid && day === localDay());
     },
   };
 }

@@ -15,7 +15,7 @@ import { ease } from "./ease.js";
 import { card } from "./emergency.js";
 import { hiss } from "./hiss.js";
 import { Heart } from "./heart.js";
-import { asRun } from "./laid.js";
+import { asRun, keepOwn, saidToday, sayAllWell } from "./laid.js";
 import { Pedal } from "./pedal.js";
 import { setup } from "./setup.js";
 import { WakeLock } from "./wake_lock.js";
@@ -106,7 +106,7 @@ export function deck() {
 
     async beginAsRun() {
       const why = await asRun(plan);
-      if (why) return this.refuse("Not today", why);
+      if (why) return this.refuse("Not now", why);
       return this.begin();
     },
 
@@ -125,6 +125,7 @@ export function deck() {
       oximeter = new Oximeter(plan.uuid, (reading) => this.read(reading));
       this.measurable = plan.oximeter;
       this.unasked = !run.started && plan.unasked && !lane.journal.marks.some(({ kind }) => kind === "asked");
+      if (this.unasked && saidToday(plan)) this.asked(saidToday(plan));
       this.showKept();
       this.cardAgain();
       lane.journal.send();
@@ -192,6 +193,7 @@ export function deck() {
     },
     breath(value, event) {
       run?.breath(value, event);
+      if (run) keepOwn(plan, run);
       this.show();
     },
     holdNow(event) {
@@ -221,9 +223,13 @@ export function deck() {
 
     /** Taken along before anybody was asked: asked now. */
     askedNothing() {
-      this.unasked = false;
-      lane.journal.add("asked", 0, { value: "nothing" });
+      this.asked("nothing");
+      sayAllWell(plan);
       this.show();
+    },
+    asked(value) {
+      this.unasked = false;
+      lane.journal.add("asked", 0, { value });
     },
     /** A tap leads what is counted, or the clock does: as one likes, at any time. */
     taps() {
@@ -268,6 +274,7 @@ export function deck() {
     },
 
     changed(byHand) {
+      if (run) keepOwn(plan, run);
       if (byHand && this.measuring) this.follow();
     },
 

@@ -1,5 +1,8 @@
 // A set that lies on a phone is run under a number of its own each time. What was begun goes on after a reload.
 import { clock } from "./clock.js";
+import { known } from "./known.js";
+import { openSet } from "./open_set.js";
+import { ownLog } from "./own_log.js";
 import { readable, store } from "./store.js";
 import { uuid } from "./uuid.js";
 
@@ -16,18 +19,54 @@ function remembered(laid) {
 
 /** @returns the number under which it was begun and is not over, if any */
 async function begun(laid) {
-  const known = remembered(laid);
-  const kept = known && (await readable(store.run(known)));
-  return kept?.run && (!kept.run.over || kept.run.emergency?.open) ? known : null;
+  const last = remembered(laid);
+  const kept = last && (await readable(store.run(last)));
+  return kept?.run && (!kept.run.over || kept.run.emergency?.open) ? last : null;
 }
 
 /** Two digits. */
 const two = (number) => String(number).padStart(2, "0");
 
 /** @returns the day of this device, as it stands in a plan */
-export function localDay() {
-  const now = new Date(clock.wall());
+export function localDay(wall = clock.wall()) {
+  const now = new Date(wall);
   return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}
+
+/** @returns why it may not be run now, by what this phone knows of today; undefined where it may */
+async function refusal() {
+  const here = ({ path, light }) => [path, light?.path].includes(location.pathname);
+  const row = ((await readable(store.along())) ?? []).find(here);
+  const set = row?.laid && openSet(row, known());
+  return set && !set.open ? set.words : undefined;
+}
+
+// What is shorter and held nothing is no set.
+const LEAST_MS = 60_000;
+
+/** How it stands is kept, for what is to wait for it. */
+export function keepOwn(plan, run) {
+  if (!plan.laid || !run.started) return;
+  const { lastHold, breaths, finished, over } = run.state;
+  ownLog.ran({
+    uuid: plan.uuid,
+    prescription: plan.prescription,
+    day: plan.laid,
+    over: Boolean(over),
+    counts: Boolean(finished) || lastHold !== undefined || run.now() > LEAST_MS,
+    rough: run.unrated.length > 0 || Object.values(breaths ?? {}).some((value) => value !== "smooth"),
+  });
+}
+
+/** @returns what was said today, as a deck sends it; undefined where nothing was */
+export function saidToday(plan) {
+  const said = plan.laid ? ownLog.said(plan.laid) : undefined;
+  return said && (said.join(",") || "nothing");
+}
+
+/** The other sets of the day need not ask again. */
+export function sayAllWell(plan) {
+  if (plan.laid) ownLog.say(plan.laid, []);
 }
 
 /**
@@ -39,6 +78,8 @@ export async function asRun(plan) {
   plan.laid_set = plan.uuid;
   const goes = await begun(plan.uuid);
   if (!goes && plan.laid !== localDay()) return "It is for another day. Open your page for what is on today.";
+  const why = goes ? undefined : await refusal();
+  if (why) return why;
   plan.uuid = goes ?? uuid();
   try {
     localStorage.setItem(name(plan.laid_set), plan.uuid);

@@ -24,6 +24,10 @@ export function controlPause() {
       this.$el.addEventListener("change", () => {
         this.picked += 1;
       });
+      this.$el.addEventListener("reset", () => {
+        this.step = STEPS.settle;
+        this.reset();
+      });
       everyFrame(() => this.show());
     },
 

@@ -8,11 +8,17 @@ module Windlass
     # Lays out what an athlete may run alone on the days to come, for their phone to take along. Where nothing changed
     # it is the same as before. What needs somebody beside is not among it: that asks for a network.
     module LaySets
+      # situation: as that day is known now. ready: what readiness says of it. lighter: what comes of a low score of the
+      # morning, nil where none would change the day.
+      Row = Value.define(:set, :situation, :ready, lighter: nil)
+      # at_most_s: the score. set: what is done then; nil where it is nothing, for these reasons.
+      Lighter = Value.define(:at_most_s, :reasons, set: nil)
+
       DAYS = 7
       # At noon of a day to come.
       NOON_S = 12 * 3600
 
-      # @return [Array<Records::LaidSet>] in the order of the days
+      # @return [Array<Row>] in the order of the days
       def self.call(athlete, now:)
         today = now.to_date
         return [] if Consents.missing?(athlete, today) || athlete.stop_on(today)
@@ -41,14 +47,25 @@ module Windlass
         planned ? open.select { |one| planned.fetch(date, []).include?(one.id) } : open
       end
 
-      # @return [Records::LaidSet, nil] nil where it is none for that day
+      # @return [Row, nil] nil where it is none for that day
       def self.lay(prescription, situations, at, now)
         values = situations.values(prescription.athlete_id)
         standing = prescription.to_standing(on: at.to_date, values: values) or return
         return if standing.ladder.care?(standing.rung)
 
-        ready = situations.ready(prescription.athlete_id, standing)
-        keep(PlanSession.columns(prescription, ready, standing, at), prescription, now) if later_today?(ready, at)
+        situation = situations.of(prescription.athlete_id, standing.protocol, standing: standing)
+        ready = Progression::Readiness.of(situation)
+        return unless later_today?(ready, at)
+
+        kept = ->(as) { keep(PlanSession.columns(prescription, as, standing, at), prescription, now) }
+        Row.new(set: kept.call(ready), situation: situation, ready: ready, lighter: lighter(situation, &kept))
+      end
+
+      # @return [Lighter, nil]
+      def self.lighter(situation)
+        limit = Queries::MorningLimit.of(situation) or return
+        ready = Progression::Readiness.of(Queries::MorningLimit.scored(situation, limit))
+        Lighter.new(at_most_s: limit, reasons: ready.reasons, set: (yield(ready) if ready.go?))
       end
 
       # @return [Boolean] it may be begun, if not at once then later on the same day
@@ -66,7 +83,7 @@ module Windlass
       rescue ActiveRecord::RecordNotUnique
         Records::LaidSet.find_by!(found)
       end
-      private_class_method :planned, :of_day, :lay, :later_today?, :keep
+      private_class_method :planned, :of_day, :lay, :lighter, :later_today?, :keep
     end
   end
 end

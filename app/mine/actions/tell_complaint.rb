@@ -38,12 +38,9 @@ module Windlass
       # The newest that was run on that day.
       def self.in_session(athlete, symptom, told, now)
         session = Records::Session.run.kept.where(athlete_id: athlete.id, local_date: told.local_date).order(:id).last
-        return if session.nil? || session.symptoms.include?(symptom.to_s)
+        return unless session
 
-        session.symptoms |= [symptom.to_s]
-        Records::Correction.keep(session, now: now)
-        session.save!
-        ActOnSymptoms.call(session, [symptom] - Progression::Symptoms::STOPS.keys, now: now)
+        CountFelt.add(session, symptom, now: now)
         StoreVerdict.call(session)
       end
       private_class_method :keep, :stop, :in_session

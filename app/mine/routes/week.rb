@@ -11,15 +11,10 @@ module Windlass
           cache_control :private, :no_cache
           # Their mark is another as soon as anything of theirs is.
           etag [own_athlete.desk_mark, today, Routes::Offline::GENERATION].join("-")
-          sets = Actions::LaySets.call(own_athlete, now: now)
+          rows = Actions::LaySets.call(own_athlete, now: now)
           JSON.generate(
-            today: today.iso8601, generation: Routes::Offline::GENERATION,
-            decks: sets.map do |laid|
-              {
-                path: "/mine/decks/#{laid.uuid}", day: laid.local_date.iso8601, name: own_athlete.name,
-                title: "#{laid.prescription.name}, #{laid.prescription.to_protocol.in_short(laid.to_session.to_dose)}"
-              }
-            end
+            today: today.iso8601, generation: Routes::Offline::GENERATION, athlete: own_athlete.id,
+            decks: Presenters::OnPhone.of(rows, own_athlete, today: today).map(&:to_plain)
           )
         end
 

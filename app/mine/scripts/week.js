@@ -1,12 +1,25 @@
 // The days to come lie on the phone by themselves: whoever opens their page takes them along.
 import { installWorker, take } from "./along.js";
-import { person } from "./person.js";
+import { pieces, sendPieces } from "./outbox.js";
+import { ownLog } from "./own_log.js";
+import { person, whose } from "./person.js";
 import { readable, store } from "./store.js";
 
 const WEEK = "/mine/week.json";
 
 /** The version of what lies here. */
 const VERSION = "week";
+const TRIES = 20;
+const PAUSE_MS = 500;
+
+/** @returns whether whoever was here last has a page of their own on this phone */
+export function hasWeek() {
+  try {
+    return localStorage.getItem(`${VERSION} ${whose()}`) !== null;
+  } catch {
+    return false;
+  }
+}
 
 /** @returns what lies here of whoever has this page */
 const own = async () => ((await readable(store.along())) ?? []).filter((one) => one.person === person());
@@ -17,25 +30,46 @@ function ask(mine) {
   return fetch(WEEK, version ? { headers: { "If-None-Match": version } } : {});
 }
 
+/** @returns the decks of a set: as it was planned, and as a lighter one */
+const paths = ({ path, light }) => [path, light?.path].filter(Boolean);
+
 /** Takes along what is new, and then remembers what lies here. */
 async function bring(answer) {
-  const { decks, generation } = await answer.json();
+  const { decks, generation, athlete } = await answer.json();
   await leave(await own(), decks);
   const cache = await caches.open(generation);
   for (const deck of decks) {
-    if (!(await cache.match(deck.path))) await take(cache, deck);
+    for (const path of paths(deck)) if (!(await cache.match(path))) await take(cache, { path });
     await store.putAlong({ ...deck, laid: true, person: person() });
   }
   localStorage.setItem(`${VERSION} ${person()}`, answer.headers.get("ETag"));
+  // What was said and done here is with the server, and these sets go by it; so does that no stop holds any more.
+  ownLog.forget();
+  if (decks.length) await readable(store.dropStop(athlete));
 }
 
 /** What is not planned any more, or was of a day that is over, is left behind. */
 async function leave(mine, decks) {
-  const there = new Set(decks.map(({ path }) => path));
-  for (const { path } of mine.filter((one) => !there.has(one.path))) {
-    await store.dropAlong(path);
-    for (const name of await caches.keys()) await (await caches.open(name)).delete(path);
+  const there = new Set(decks.flatMap(paths));
+  for (const row of mine) {
+    const gone = paths(row).filter((path) => !there.has(path));
+    for (const name of await caches.keys()) for (const path of gone) await (await caches.open(name)).delete(path);
+    if (gone.includes(row.path)) await store.dropAlong(row.path);
   }
+}
+
+/** @returns whether all that was said and done here is with the server: only then it knows what to lay out */
+async function home() {
+  sendPieces();
+  for (let tries = 0; tries < TRIES; tries += 1) {
+    const waiting = (await readable(store.waiting())) ?? [];
+    const said = (await pieces()).filter(({ refused }) => !refused);
+    if (said.length === 0 && !ownLog.runs().some(({ uuid }) => waiting.includes(uuid))) return true;
+    await new Promise((done) => {
+      setTimeout(done, PAUSE_MS);
+    });
+  }
+  return false;
 }
 
 /** The page of somebody's own: says how far it is, where there is something to say. */
@@ -54,8 +88,8 @@ export function week() {
     async keep() {
       if (!(await installWorker())) return;
       await navigator.serviceWorker.ready;
-      const answer = await ask(await own());
-      if (answer.status !== 304) await bring(answer);
+      const answer = (await home()) ? await ask(await own()) : null;
+      if (answer && answer.status !== 304) await bring(answer);
       await this.say(await own());
     },
 

@@ -38,6 +38,14 @@ export function typedSeconds(ms) {
   return `${Math.floor(tenths / 600)}:${((tenths % 600) / 10).toFixed(1).padStart(4, "0")}`;
 }
 
+/** @returns seconds of what was typed, `24,5` or `1:05`; NaN where it is neither */
+export const secondsOf = (typed) =>
+  typed
+    .trim()
+    .replace(",", ".")
+    .split(":")
+    .reduce((sum, part) => (part.trim() === "" ? NaN : sum * 60 + Number(part)), 0);
+
 /** `0:48`, `2:05` */
 export function clockWords(ms) {
   const seconds = Math.max(0, Math.ceil(ms / 1000 - 1e-6));

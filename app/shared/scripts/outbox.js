@@ -1,6 +1,7 @@
 // What is sent as one piece and waits in the browser until the server has it: each under its own uuid, so that sending
 // twice changes nothing. It is whose page it was put away on, and goes up from their pages alone.
-import { person } from "./person.js";
+import { clock } from "./clock.js";
+import { person, whose } from "./person.js";
 import { readable, store } from "./store.js";
 
 // What the storage of this browser does not take: here as long as the page is open.
@@ -46,13 +47,19 @@ async function drop(uuid) {
 }
 
 /** Puts something away to be sent; what stood there under the same uuid is replaced. */
-export const put = (uuid, path, body) => keep({ uuid, path, body, person: person() });
+export const put = (uuid, path, body) => keep({ uuid, path, body, person: whose(), wall: clock.wall() });
+
+/** What was refused and has been read is left behind. */
+export const leaveRefused = async () => {
+  for (const { uuid, refused } of await pieces()) if (refused) await drop(uuid);
+};
 
 /** @returns how many pieces wait; what the server refuses is put aside and counts as refused */
 export async function sendPieces() {
   for (const piece of (await pieces()).filter(({ refused }) => !refused)) {
     try {
-      const answer = await post(piece.path, piece.body);
+      const ago_ms = Math.max(0, Math.round(clock.wall() - (piece.wall ?? clock.wall())));
+      const answer = await post(piece.path, { ...piece.body, ago_ms });
       const now = (await pieces()).find(({ uuid }) => uuid === piece.uuid);
       // Changed meanwhile, it is sent again.
       if (JSON.stringify(now?.body) !== JSON.stringify(piece.body)) continue;

@@ -30,5 +30,8 @@ function last() {
   }
 }
 
+/** @returns who has this page, or had one last: while there is no network to ask, it is theirs */
+export const whose = () => person() ?? last() ?? undefined;
+
 /** @returns whether what lies here is theirs: what is nobody's is anybody's */
-export const theirs = (row) => !row.person || row.person === (person() ?? last());
+export const theirs = (row) => !row.person || row.person === whose();
