@@ -9,6 +9,8 @@ module Windlass
   module Post
     FOLDER = File.join(Database::ROOT, "tmp/outbox")
     FROM = "windlass@localhost"
+    # A post office that does not answer keeps nobody waiting longer. Seconds.
+    PATIENCE_S = 5
 
     # @param to [String] a sign-in name: an address, or none
     # @param link [String]
@@ -20,6 +22,13 @@ module Windlass
       send(to, "Too many tries", "Somebody tried to sign in as you too often. Open this to try again:\n\n#{link}\n")
     end
 
+    # @param lines [Array<String>] what is planned, and when
+    # @param files [Hash{String => String}] name and bytes
+    def self.week(to, name, week, lines, files)
+      planned = lines.empty? ? "Nothing is planned for you in #{week}." : lines.join("\n")
+      send(to, "Your #{week}", "#{name},\n\n#{planned}\n\nThe same as a calendar and on paper comes with it.\n", files)
+    end
+
     # @return [Array<Hash>] what was sent, oldest first
     def self.outbox =
       Dir[File.join(FOLDER, "*.eml")].sort.map do |file|
@@ -27,14 +36,16 @@ module Windlass
         {
           to: mail.to&.first || mail.header["X-To"].to_s,
           subject: mail.subject,
-          text: mail.body.decoded,
+          text: (mail.text_part || mail).decoded,
+          files: mail.attachments.map(&:filename),
           at: File.mtime(file)
         }
       end
 
-    def self.send(to, subject, text)
+    def self.send(to, subject, text, files = {})
       mail =
         Mail.new(from: ENV.fetch("WINDLASS_MAIL_FROM", FROM), to: to, subject: subject, body: text, charset: "UTF-8")
+      files.each { |name, bytes| mail.add_file(filename: name, content: bytes) }
       keep(mail)
       deliver(mail) if smtp? && to.include?("@")
     end
@@ -55,9 +66,14 @@ module Windlass
         port: Integer(ENV.fetch("WINDLASS_SMTP_PORT", "587"), 10),
         user_name: ENV["WINDLASS_SMTP_USER"],
         password: ENV["WINDLASS_SMTP_PASSWORD"],
-        enable_starttls: true
+        enable_starttls: true,
+        open_timeout: PATIENCE_S,
+        read_timeout: PATIENCE_S
       )
       mail.deliver!
+    rescue Net::ProtocolError, Net::OpenTimeout, Net::ReadTimeout, SystemCallError, SocketError => error
+      raise Error, "The letter could not be sent: the post answered #{error.class.name.split("::").last}. It lies in " \
+        "the outbox."
     end
     private_class_method :send, :keep, :deliver
   end

@@ -24,6 +24,12 @@ module Windlass
       # @return [Array<Role>] that held then
       def roles_at(moment) = roles.select { |role| role.held_at?(moment) }
 
+      # @param athlete [Athlete]
+      # @param on [Date]
+      # @return [Boolean] they are that athlete
+      def themselves?(athlete, on:) =
+        roles_on(on).any? { |role| role.kind == "athlete" && role.athlete_id == athlete.id }
+
       # @param uuid [String] as it stands beside a deed
       # @return [String] ` by Maren`; nothing where nobody had signed in yet, or they are not of this house
       def self.by(uuid) = uuid.empty? ? "" : where(uuid: uuid).pick(:name)&.then { |name| " by #{name}" }.to_s

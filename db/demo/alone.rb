@@ -14,10 +14,13 @@ module Windlass
       TOO_MUCH = "Priya Castellanos"
       # Who is about to be away from any network: the coming week lies on the phone.
       OFFLINE = "Jun Aldworth"
+      # Whose guardian agreed, and has a link of their own.
       UNDER_AGE = "Beatrix Nwosu"
+      # Who is their own coach, too.
+      ALONE = "Bashir Rahimi"
       FELT_BAD = "Yasmin Delacourt"
       LEFT = "Lars Petrosyan"
-      ALL = [REGULAR, TOO_MUCH, OFFLINE, UNDER_AGE, FELT_BAD, LEFT].freeze
+      ALL = [REGULAR, TOO_MUCH, OFFLINE, UNDER_AGE, ALONE, FELT_BAD, LEFT].freeze
 
       def self.load(coach, now:) = new(coach, now).load
 
@@ -31,6 +34,7 @@ module Windlass
         told(REGULAR) { |athlete| moved_by_rule(athlete) }
         told(TOO_MUCH) { |athlete| did_one_more(athlete) }
         told(OFFLINE) { |athlete| Actions::LaySets.call(athlete, now: @now) }
+        told(UNDER_AGE) { |athlete| Actions::KeepConsent.link(athlete, by: @coach, now: @now - BOUND_DAYS_AGO * 86_400) }
         told(FELT_BAD) { |athlete| felt_bad(athlete) }
         told(LEFT) { |athlete| athlete.update!(left_on: @now.to_date) }
       end

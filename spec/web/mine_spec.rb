@@ -358,6 +358,33 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     expect([get("/sessions/#{session.uuid}").status, text]).to match [200, /they ran it themselves/]
   end
 
+  it "is asked twice, with the reasons, where a coach would look: an ease overruled, a stop, a higher start" do
+    prescription
+    hold_phone.roles.create!(kind: "coach", athlete: athlete, from_on: clock.now.to_date)
+    WebHelpers.seated.roles.reload
+    submit("/prescriptions/#{prescription.id}", "/prescriptions/#{prescription.id}/start", rung: "2", because: "I can")
+    expect([last_response.status, text]).to match [422, /coach yourself.*passes by what the rungs below/]
+    Windlass::Actions::KeepDay.call(athlete, {}, now: clock.now)
+    session = Array.new(2) { run_set(prescription, breaths: {1 => "gasp", 2 => "gasp", 3 => "gasp"}) }.last
+    page_of = "/sessions/#{session.uuid}"
+    decide = {seen: "ease", decided: "advance", because: "It felt easy."}
+    submit(page_of, "#{page_of}/decision", **decide)
+    expect([last_response.status, text, prescription.moves.count]).to match [422, /“ease”, and you decide “advance”.*gasp/, 0]
+    sent = page.css("main form input[type=hidden]").to_h { |field| [field["name"], field["value"]] }
+    post("#{page_of}/decision", sent)
+    expect([last_response.status, prescription.moves.sole.decided]).to eq [303, "advance"]
+    Windlass::Actions::OpenStop.call(athlete, "Chest pain.", session: session, now: clock.now)
+    stop = athlete.suspensions.sole
+    submit("/athletes/#{athlete.id}", "/suspensions/#{stop.id}/clearance", clinician: "Dr Osei",
+      cleared_on: clock.now.to_date.iso8601)
+    expect([last_response.status, text, stop.reload.lifted_at]).to match [422, /A stop stands: Chest pain/, nil]
+    as_coach do
+      submit("/athletes/#{athlete.id}", "/suspensions/#{stop.id}/clearance", clinician: "Dr Osei",
+        cleared_on: clock.now.to_date.iso8601)
+    end
+    expect([last_response.status, stop.reload.lifted_at]).to match [303, Time]
+  end
+
   it "writes in what they did without the phone, as it was planned, once; then tells of it" do
     prescription
     hold_phone

@@ -340,6 +340,21 @@ RSpec.describe "The programme", :web, :both_databases do
     expect([get(address).status, get("/feeds/#{"x" * 43}.ics").status]).to eq [404, 404]
   end
 
+  it "sends an athlete their week in one press: a letter, a calendar and a page; where to is remembered" do
+    plan
+    sheet = "/athletes/#{athlete.id}/programme"
+    clock.now = (monday + 8).to_time + 9 * 3600
+    submit(sheet, "#{sheet}/send", post_to: "ines at quay")
+    expect([last_response.status, page.at("#post_to")["value"], page.at("#fault-post_to").text]).to match [
+      422, "ines at quay", /"ines at quay" is no address; allowed: one, such as/
+    ]
+    submit(sheet, "#{sheet}/send", post_to: "ines@quay.example")
+    letter = Windlass::Post.outbox.last
+    expect(letter.values_at(:to, :subject, :files)).to eq ["ines@quay.example", "Your week 2", %w[week-2.ics week-2.pdf]]
+    expect(letter[:text]).to match(/Mon 16 Mar  07:00  Small holds, \d+ min/)
+    expect([get(sheet) && page.at("#post_to")["value"], athlete.reload.post_to]).to eq ["ines@quay.example"] * 2
+  end
+
   it "prints a week on one page" do
     plan
     [

@@ -8,6 +8,7 @@ module Windlass
           suspension = find_in(account.of(Records::Suspension).where(kind: "stop"))
           form = Forms::ClearanceForm.parse(params, today: today, opened_on: suspension.opened_at.getlocal.to_date)
           if form.valid?
+            look_twice(suspension.athlete) { Queries::CoachLooks.at_clearance(suspension) }
             Actions::ClearStop.call(suspension, form.values, now: now)
             redirect to("/athletes/#{suspension.athlete_id}"), 303
           else

@@ -24,6 +24,7 @@ module Windlass
           day = Forms::DayForm.parse(params)
           raise Error, day.in_short unless day.valid?
 
+          look_twice(own_athlete) { Queries::CoachLooks.at_start(record.to_standing(on: today)) } if may?(:coaches)
           said_before = own_athlete.day_on(today).slice(:watcher, :oximeter).symbolize_keys
           Actions::KeepDay.call(own_athlete, {**said_before, **day.values}, now: now) if said(:asked) == "yes"
           start_alone(record.reload)

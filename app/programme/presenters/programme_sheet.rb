@@ -24,6 +24,10 @@ module Windlass
       # @return [Boolean] there is a time of the week at which something could lie
       def times? = athlete.slots.any? || athlete.groups.any? { |group| group.slots.any? }
 
+      # @param date [Date]
+      # @return [Week] in which the day lies; the first where none does
+      def week_on(date) = weeks.find { |one| (one.from..one.from + 6).cover?(date) } || weeks.first
+
       # @return [Array<Week>]
       def weeks
         programme.week_starts.each_with_index.map do |from, index|

@@ -108,18 +108,21 @@ module Windlass
         end
 
         app.get("/athletes/:athlete_id/programme/week.pdf", may: :coaches) do
-          programme = open_programme
-          page = Presenters::ProgrammeSheet.new(programme.athlete, programme, today: today)
-          week = page.weeks.find { |one| (one.from..one.from + 6).cover?(day(:on)) } || page.weeks.first
-          pdf(
-            Windlass::Papers::Week.new(
-              "#{programme.athlete.name}, week #{week.number} of #{programme.weeks}",
-              week.days.map { |one, _| one.words },
-              [[programme.athlete.name, week.days.map(&:last)]],
-              week.days.map(&:first).reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }
-            ),
-            "week"
-          )
+          page = open_sheet
+          pdf(week_paper(page, page.week_on(day(:on) || today)), "week")
+        end
+
+        # Post, calendar and paper in one press.
+        app.post("/athletes/:athlete_id/programme/send", may: :coaches) do
+          form = Forms::SendForm.parse(params)
+          next programme_sheet(sending: form) unless form.valid?
+
+          page = open_sheet
+          week = page.week_on(day(:on) || today)
+          to = form.values[:post_to]
+          sent = Actions::SendWeek.call(page.athlete, week, to: to, files: week_files(page, week))
+          tell "Week #{week.number}, #{Words.count(sent, "session")}, is sent to #{to}."
+          redirect to("/athletes/#{athlete.id}/programme"), 303
         end
 
         app.get("/athletes/:athlete_id/programme.ics", may: :coaches) do
@@ -156,8 +159,27 @@ module Windlass
       module Helpers
         def open_programme = Records::Programme.open.find_by!(athlete_id: athlete.id)
 
-        def programme_sheet(event: nil, absence: nil)
-          status 422 if event || absence
+        def open_sheet = Presenters::ProgrammeSheet.new(open_programme.athlete, open_programme, today: today)
+
+        def week_paper(page, week)
+          Windlass::Papers::Week.new(
+            "#{page.athlete.name}, week #{week.number} of #{page.programme.weeks}",
+            week.days.map { |one, _| one.words },
+            [[page.athlete.name, week.days.map(&:last)]],
+            week.days.map(&:first).reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }
+          )
+        end
+
+        def week_files(page, week)
+          planned = page.programme.planned_sessions.where(local_date: week.from..week.from + 6)
+          {
+            "week-#{week.number}.ics" => calendar_of(planned, "Week #{week.number} of #{page.athlete.name}"),
+            "week-#{week.number}.pdf" => week_paper(page, week).to_s
+          }
+        end
+
+        def programme_sheet(event: nil, absence: nil, sending: nil)
+          status 422 if event || absence || sending
           record = athlete
           page =
             Presenters::ProgrammeSheet.new(record, Records::Programme.open.find_by(athlete_id: record.id), today: today)
@@ -167,6 +189,7 @@ module Windlass
               page: page,
               event: event || Forms::EventForm.blank(local_date: today.to_s),
               feed: Records::Feed.find_by(athlete_id: record.id),
+              sending: sending || Forms::SendForm.blank(post_to: record.post_to),
               absence: absence || Forms::AbsenceForm.blank(from_on: today.to_s, to_on: today.to_s)
             }
         end

@@ -20,6 +20,7 @@ module Windlass
           day = Forms::DayForm.parse(params)
           raise Error, day.in_short unless day.valid?
 
+          look_twice(record.athlete) { Queries::CoachLooks.at_start(record.to_standing(on: today)) }
           Actions::KeepDay.call(record.athlete, day.values, now: now) if said(:asked) == "yes"
           put_on_deck(record.reload)
         end
@@ -68,6 +69,9 @@ module Windlass
           form = Forms::StartForm.parse(params)
           next prescription_sheet(record, start: form) unless form.valid?
 
+          look_twice(record.athlete) do
+            Queries::CoachLooks.at_higher(record.to_standing(on: today)&.at(form.values[:rung] - 1))
+          end
           Actions::StartHigher.call(record, rung: form.values[:rung] - 1, because: form.values[:because], now: now)
           tell "#{record.name} begins on rung #{form.values[:rung]}."
           redirect to("/prescriptions/#{record.id}"), 303

@@ -82,11 +82,13 @@ module Windlass
             decision = Forms::DecisionForm.parse(params, verdict: verdict.verdict)
             next session_sheet(record, decision: decision) unless decision.valid?
 
+            decided = decision.decided(verdict.verdict)
+            look_twice(record.athlete) { Queries::CoachLooks.at_decision(verdict, decided) }
             move =
               Actions::Decide.call(
                 record,
                 verdict,
-                decided: decision.decided(verdict.verdict),
+                decided: decided,
                 because: decision.values[:because],
                 now: now,
                 of_the_day: sets
