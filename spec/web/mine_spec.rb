@@ -369,7 +369,9 @@ RSpec.describe "Somebody who trains alone", :web, :both_databases do
     page_of = "/sessions/#{session.uuid}"
     decide = {seen: "ease", decided: "advance", because: "It felt easy."}
     submit(page_of, "#{page_of}/decision", **decide)
-    expect([last_response.status, text, prescription.moves.count]).to match [422, /“ease”, and you decide “advance”.*gasp/, 0]
+    expect([last_response.status, text, prescription.moves.count]).to match [
+      422, /“ease”, and you decide “advance”.*gasp/, 0
+    ]
     sent = page.css("main form input[type=hidden]").to_h { |field| [field["name"], field["value"]] }
     post("#{page_of}/decision", sent)
     expect([last_response.status, prescription.moves.sole.decided]).to eq [303, "advance"]

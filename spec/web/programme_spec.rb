@@ -350,7 +350,9 @@ RSpec.describe "The programme", :web, :both_databases do
     ]
     submit(sheet, "#{sheet}/send", post_to: "ines@quay.example")
     letter = Windlass::Post.outbox.last
-    expect(letter.values_at(:to, :subject, :files)).to eq ["ines@quay.example", "Your week 2", %w[week-2.ics week-2.pdf]]
+    expect(letter.values_at(:to, :subject, :files)).to eq [
+      "ines@quay.example", "Your week 2", %w[week-2.ics week-2.pdf]
+    ]
     expect(letter[:text]).to match(/Mon 16 Mar  07:00  Small holds, \d+ min/)
     expect([get(sheet) && page.at("#post_to")["value"], athlete.reload.post_to]).to eq ["ines@quay.example"] * 2
   end

@@ -32,7 +32,10 @@ module Windlass
       # @param suspension [Records::Suspension]
       # @return [Array<String>]
       def self.at_clearance(suspension)
-        ["A stop stands: #{suspension.reason}", "A clinician alone lifts it, with their name. Nobody reads it after you."]
+        [
+          "A stop stands: #{suspension.reason}",
+          "A clinician alone lifts it, with their name. Nobody reads it after you."
+        ]
       end
 
       def self.leads_to_care?(verdict, decided) =
