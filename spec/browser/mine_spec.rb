@@ -137,6 +137,40 @@ RSpec.describe "A phone of one's own", :browser do
     expect([sessions.reload.sole.local_date, sessions.sole.symptoms]).to eq [first, ["nausea"]]
   end
 
+  it "goes on after midnight with what was begun before it, though its page was thrown away; it stays of its day" do
+    take_the_week
+    started = page.evaluate_script("new Date(windlassClock.wall()).getHours()")
+    pass((24 - started) * 3600 - 60)
+    visit("/mine")
+    click_link("All well: start")
+    expect(page).to have_css(".cue", text: "Ready", wait: 20)
+    pass(1)
+    start_deck
+    pass(120)
+    visit("/mine")
+    expect(all(".my-now .big-button").map(&:text)).to eq ["Go on", "All well: start"]
+    click_link("Go on")
+    expect(page).to have_css(".cue", text: "breath")
+    pass(3600)
+    expect(page).to have_text("not sent yet")
+    come_home(1) { sessions.reload.any? { |run| run.state == "done" } }
+    expect([sessions.sole.local_date, sessions.sole.rounds.count]).to eq [clock.now.to_date - 1, 13]
+  end
+
+  it "says so where the phone has no room, and runs and keeps all the same what has a network" do
+    visit("/sign-in")
+    origin = page.evaluate_script("location.origin")
+    room = ->(**bytes) { page.driver.browser.page.command("Storage.overrideQuotaForOrigin", origin: origin, **bytes) }
+    room.call(quotaSize: 200_000)
+    visit("/mine")
+    expect(page).to have_text("The days to come could not be put on this phone: no network, or no room.", wait: 30)
+    begin_now
+    pass(3600)
+    expect(page).to have_text("Saved")
+    expect([sessions.sole.state, sessions.sole.rounds.count]).to eq ["done", 13]
+    room.call
+  end
+
   it "closes at once where what was felt stops all holds, also without a network" do
     take_the_week
     visit("/mine")

@@ -24,6 +24,19 @@ export async function installWorker() {
   }
 }
 
+/** Waits until it answers. Fails where it could not be put away: there was no room, or the network went. */
+export const answering = ({ active, installing, waiting }) =>
+  active ??
+  new Promise((done, failed) => {
+    const worker = installing ?? waiting;
+    const look = () => {
+      if (worker.state === "activated") done(worker);
+      else if (worker.state === "redundant") failed(new Error("the parts of the application could not be put away"));
+    };
+    worker.addEventListener("statechange", look);
+    look();
+  });
+
 /** Puts a deck away, with its words. Fails where there is no network, or no room. */
 export async function take(cache, { path }) {
   const answer = await fetch(path);
@@ -73,12 +86,17 @@ export function takeAlong() {
 
     async init() {
       const { decks, today, generation } = JSON.parse(document.getElementById("decks").textContent);
-      if (!(await installWorker()))
+      const worker = await installWorker();
+      if (!worker)
         return this.say(
           "This browser keeps nothing for a time without a network here. " +
             "Open Windlass on the machine that it runs on, or over https.",
         );
-      await navigator.serviceWorker.ready;
+      try {
+        await answering(worker);
+      } catch {
+        return this.say("Not taken along: this browser gives no room for it.");
+      }
       await leaveBehind(today);
       const cache = await caches.open(generation);
       let taken = 0;

@@ -23,12 +23,25 @@ module Windlass
         today = now.to_date
         return [] if Consents.missing?(athlete, today) || athlete.stop_on(today)
 
-        Records::LaidSet.where(athlete_id: athlete.id, local_date: ...(today - Records::LaidSet::KEPT_DAYS)).delete_all
-        planned = planned(athlete, today)
-        (today...(today + DAYS)).flat_map do |date|
-          at = (date == today) ? now : date.to_time + NOON_S
+        plans = LaidPlans.new(athlete, now)
+        drafts = drafts(athlete, plans, now)
+        sets = plans.keep
+        drafts.map { |draft| draft.with(set: sets.fetch(draft.set), lighter: lit(draft.lighter, sets)) }
+      end
+
+      def self.lit(lighter, sets) = lighter&.with(set: lighter.set && sets.fetch(lighter.set))
+
+      # @return [Array<Row>] whose sets are still plans
+      def self.drafts(athlete, plans, now)
+        open = athlete.prescriptions.open.order(:id).select { |one| !one.quiet? && !one.to_protocol.watched? }
+        planned = planned(athlete, now.to_date)
+        (now.to_date...(now.to_date + DAYS)).flat_map do |date|
+          at = (date == now.to_date) ? now : date.to_time + NOON_S
+          some = planned ? open.select { |one| planned.fetch(date, []).include?(one.id) } : open
+          next [] if some.empty?
+
           situations = Situations.of([athlete], now: at)
-          of_day(athlete, planned, date).filter_map { |one| lay(one, situations, at, now) }
+          some.filter_map { |one| draft(one, plans, situations, at) }
         end
       end
 
@@ -42,13 +55,10 @@ module Windlass
           .pluck(:local_date, :prescription_id).group_by(&:first).transform_values { |all| all.map(&:last) }
       end
 
-      def self.of_day(athlete, planned, date)
-        open = athlete.prescriptions.open.order(:id).select { |one| !one.quiet? && !one.to_protocol.watched? }
-        planned ? open.select { |one| planned.fetch(date, []).include?(one.id) } : open
-      end
-
       # @return [Row, nil] nil where it is none for that day
-      def self.lay(prescription, situations, at, now)
+      def self.draft(prescription, plans, situations, at)
+        # Marks of a deck that runs are not to wait for a week that is laid out.
+        Thread.pass
         values = situations.values(prescription.athlete_id)
         standing = prescription.to_standing(on: at.to_date, values: values) or return
         return if standing.ladder.care?(standing.rung)
@@ -57,8 +67,8 @@ module Windlass
         ready = Progression::Readiness.of(situation)
         return unless later_today?(ready, at)
 
-        kept = ->(as) { keep(PlanSession.columns(prescription, as, standing, at), prescription, now) }
-        Row.new(set: kept.call(ready), situation: situation, ready: ready, lighter: lighter(situation, &kept))
+        plan = ->(as) { plans.add(prescription, as, standing, at) }
+        Row.new(set: plan.call(ready), situation: situation, ready: ready, lighter: lighter(situation, &plan))
       end
 
       # @return [Lighter, nil]
@@ -72,18 +82,7 @@ module Windlass
       def self.later_today?(ready, at) =
         ready.reasons.reject(&:go?).all? { |one| one.opens && one.opens < (at.to_date + 1).to_time.to_f }
 
-      def self.keep(columns, prescription, now)
-        timeline = Records::KeptTimeline.of(columns.delete(:segments))
-        columns = columns.except(:planned_at, :athlete)
-        columns.update(timeline_id: timeline.id, athlete_id: prescription.athlete_id)
-        digest = Digest::SHA256.hexdigest(JSON.generate(columns.sort_by { |name, _| name.to_s }))[0, 32]
-        found = {prescription_id: prescription.id, local_date: columns.fetch(:local_date), digest: digest}
-        Records::LaidSet.find_by(found) ||
-          Records::LaidSet.create!(columns.merge(found, uuid: SecureRandom.uuid, laid_at: now))
-      rescue ActiveRecord::RecordNotUnique
-        Records::LaidSet.find_by!(found)
-      end
-      private_class_method :planned, :of_day, :lay, :lighter, :later_today?, :keep
+      private_class_method :lit, :drafts, :planned, :draft, :lighter, :later_today?
     end
   end
 end

@@ -23,6 +23,8 @@ module Windlass
       # @param rows [Array] all that lie on the phone
       # @return [Array<Wait>]
       def self.of(row, rows)
+        # Marks of a deck that runs are not to wait for it.
+        Thread.pass
         date = row.set.local_date
         earlier = rows.select { |one| (date - BACK_DAYS..date).cover?(one.set.local_date) }
         alone = earlier.filter_map { |one| wait(row, [one]) }

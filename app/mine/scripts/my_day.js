@@ -2,7 +2,7 @@
 import { secondsOf } from "./clock.js";
 import { known } from "./known.js";
 import { localDay } from "./laid.js";
-import { openSet } from "./open_set.js";
+import { openSet, running } from "./open_set.js";
 import { put } from "./outbox.js";
 import { ownLog } from "./own_log.js";
 import { theirs } from "./person.js";
@@ -15,7 +15,12 @@ const CHEST = "chest";
 const AGAIN_MS = 20_000;
 
 /** @returns `Set 2 of 3` */
-const about = ({ sets, done }) => (sets > 1 && done < sets ? `Set ${done + 1} of ${sets}` : "");
+const about = (set) => {
+  if (set.running) return "It was begun, and goes on.";
+  return set.sets > 1 && set.done < set.sets ? `Set ${set.done + 1} of ${set.sets}` : "";
+};
+/** What runs comes first. */
+const runningFirst = (one, other) => Number(other.running ?? false) - Number(one.running ?? false);
 
 export function myDay() {
   return {
@@ -41,14 +46,18 @@ export function myDay() {
       this.athlete = mine[0].athlete;
       this.stopped = Boolean(await readable(store.stop(this.athlete)));
       const now = known();
-      const today = mine.filter(({ day }) => day === now.day);
+      const today = mine.filter((row) => row.day === now.day || running(row, now.runs));
       this.asked = now.said !== undefined || today.some(({ asked }) => asked);
       this.sets = this.stopped
         ? []
-        : today.map((row) => openSet(row, now)).map((set) => ({ ...set, about: about(set) }));
+        : today
+            .map((row) => openSet(row, now))
+            .sort(runningFirst)
+            .map((set) => ({ ...set, about: about(set), press: this.press(set) }));
     },
 
-    get startWord() {
+    press(set) {
+      if (set.running) return "Go on";
       return this.asked ? "Start" : "All well: start";
     },
     get openToday() {

@@ -1,6 +1,8 @@
 // The days to come lie on the phone by themselves: whoever opens their page takes them along.
-import { installWorker, take } from "./along.js";
+import { clock } from "./clock.js";
+import { answering, installWorker, take } from "./along.js";
 import { pieces, sendPieces } from "./outbox.js";
+import { running } from "./open_set.js";
 import { ownLog } from "./own_log.js";
 import { person, whose } from "./person.js";
 import { readable, store } from "./store.js";
@@ -11,6 +13,7 @@ const WEEK = "/mine/week.json";
 const VERSION = "week";
 const TRIES = 20;
 const PAUSE_MS = 500;
+const SPREAD_MS = 600_000;
 
 /** @returns whether whoever was here last has a page of their own on this phone */
 export function hasWeek() {
@@ -52,6 +55,7 @@ async function bring(answer) {
 async function leave(mine, decks) {
   const there = new Set(decks.flatMap(paths));
   for (const row of mine) {
+    if (running(row, ownLog.runs())) continue;
     const gone = paths(row).filter((path) => !there.has(path));
     for (const name of await caches.keys()) for (const path of gone) await (await caches.open(name)).delete(path);
     if (gone.includes(row.path)) await store.dropAlong(row.path);
@@ -65,12 +69,27 @@ async function home() {
     const waiting = (await readable(store.waiting())) ?? [];
     const said = (await pieces()).filter(({ refused }) => !refused);
     if (said.length === 0 && !ownLog.runs().some(({ uuid }) => waiting.includes(uuid))) return true;
-    await new Promise((done) => {
-      setTimeout(done, PAUSE_MS);
-    });
+    await after(PAUSE_MS);
   }
   return false;
 }
+
+/**
+ * Many phones are opened at the same hour: what lies here already is asked for anew within ten minutes, or the next
+ * time that the page is opened. @returns milliseconds until then
+ */
+function due() {
+  const name = `${VERSION} due ${person()}`;
+  const now = clock.wall();
+  const at = Number(localStorage.getItem(name)) || now + Math.random() * SPREAD_MS;
+  localStorage.setItem(name, at > now ? String(at) : "");
+  return Math.max(0, at - now);
+}
+
+const after = (ms) =>
+  new Promise((done) => {
+    setTimeout(done, ms);
+  });
 
 /** The page of somebody's own: says how far it is, where there is something to say. */
 export function week() {
@@ -86,9 +105,13 @@ export function week() {
     },
 
     async keep() {
-      if (!(await installWorker())) return;
-      await navigator.serviceWorker.ready;
-      const answer = (await home()) ? await ask(await own()) : null;
+      const worker = await installWorker();
+      if (!worker) return;
+      await answering(worker);
+      const mine = await own();
+      await this.say(mine);
+      if (mine.length && !("atOnce" in this.$root.dataset)) await after(due());
+      const answer = (await home()) ? await ask(mine) : null;
       if (answer && answer.status !== 304) await bring(answer);
       await this.say(await own());
     },
