@@ -24,20 +24,24 @@ function notBefore({ atMs, day }, now) {
   return `Not before ${today ? "" : `${at.toLocaleDateString("en-GB", DAY)} at `}${time}.`;
 }
 
-/** @returns whether it was begun here and is not over: it goes on, on whatever day */
-export const running = (row, runs) =>
-  runs.some((run) => run.prescription === row.prescription && run.day === row.day && !run.over);
+/** What was left so long ago nobody goes on with. */
+const LEFT_MS = 12 * 3_600_000;
+
+/** @returns whether it was begun here and is not over: it goes on, also after midnight */
+export const running = ({ prescription, day }, { runs, now }) =>
+  runs.some((run) => run.prescription === prescription && run.day === day && !run.over && now - run.wall < LEFT_MS);
 
 /**
  * @param row as it lies here
  * @param known said: today's answers, undefined where nothing was said; ill: days before on which they said that they
  *   were unwell; runs: what was run here; morning: the newest score, if any; now: milliseconds; day: today
- * @returns open: it may be run. running: it goes on. done: sets of today that were. words: why not, or what is to be minded
+ * @returns open: it may be run. running: it goes on. done: sets of today that were. words: why not, or what is to be
+ *   minded
  */
 export function openSet(row, known) {
   const own = known.runs.filter((run) => run.prescription === row.prescription && run.day === row.day && run.counts);
   const done = row.done + own.filter(({ over }) => over).length;
-  if (running(row, known.runs)) return { ...row, open: true, running: true, done, words: "" };
+  if (running(row, known)) return { ...row, open: true, running: true, done, words: "" };
   const why = [];
   if (done >= row.sets) why.push("Done for today.");
   if (known.ill.length) why.push("You were unwell and said so here. Open your page with a network first.");

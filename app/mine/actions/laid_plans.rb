@@ -53,15 +53,14 @@ module Windlass
         over = @now.to_date - Records::LaidSet::KEPT_DAYS
         Records::LaidSet.where(athlete_id: @athlete.id, local_date: ...over).delete_all
         timelines = Records::KeptTimeline.keep(@plans.values_at(*marks).map { |columns| columns[:segments] })
-        rows =
-          marks.map do |mark|
-            columns = @plans.fetch(mark)
-            {
-              **columns.except(:segments), timeline_id: timelines.fetch(columns[:segments]), digest: mark,
-                                           uuid: SecureRandom.uuid, laid_at: @now
-            }
-          end
+        rows = marks.map { |mark| row(mark, @plans.fetch(mark), timelines) }
         Records::LaidSet.insert_all(rows, unique_by: %i[prescription_id local_date digest])
+      end
+
+      def row(mark, columns, timelines)
+        columns.except(:segments).merge(
+          timeline_id: timelines.fetch(columns[:segments]), digest: mark, uuid: SecureRandom.uuid, laid_at: @now
+        )
       end
     end
   end

@@ -46,7 +46,7 @@ export function myDay() {
       this.athlete = mine[0].athlete;
       this.stopped = Boolean(await readable(store.stop(this.athlete)));
       const now = known();
-      const today = mine.filter((row) => row.day === now.day || running(row, now.runs));
+      const today = mine.filter((row) => row.day === now.day || running(row, now));
       this.asked = now.said !== undefined || today.some(({ asked }) => asked);
       this.sets = this.stopped
         ? []

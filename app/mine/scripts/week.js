@@ -1,6 +1,7 @@
 // The days to come lie on the phone by themselves: whoever opens their page takes them along.
 import { clock } from "./clock.js";
 import { answering, installWorker, take } from "./along.js";
+import { known } from "./known.js";
 import { pieces, sendPieces } from "./outbox.js";
 import { running } from "./open_set.js";
 import { ownLog } from "./own_log.js";
@@ -55,7 +56,7 @@ async function bring(answer) {
 async function leave(mine, decks) {
   const there = new Set(decks.flatMap(paths));
   for (const row of mine) {
-    if (running(row, ownLog.runs())) continue;
+    if (running(row, known())) continue;
     const gone = paths(row).filter((path) => !there.has(path));
     for (const name of await caches.keys()) for (const path of gone) await (await caches.open(name)).delete(path);
     if (gone.includes(row.path)) await store.dropAlong(row.path);
