@@ -44,11 +44,15 @@ RSpec.describe "What the desk keeps", :web, :both_databases do
 
   # What readiness looks back at, and what a sheet says of the last weeks.
   def looked_back(one)
-    past = Windlass::Presenters::AthletePast.of(one, today: clock.now.to_date)
+    past = Windlass::Presenters::AthletePast.new(one, today: clock.now.to_date)
     ground = Windlass::Situations.of([one], now: clock.now).ground(one.id)
     [
       ground.merge(mornings: ground[:mornings].scores),
-      past.to_h.except(:days, :urge_error),
+      past.over_breathed,
+      past.decided,
+      past.trained,
+      past.gasping,
+      past.log,
       past.days.rows,
       past.urge_error.bars,
       judged(one)

@@ -1,52 +1,64 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Windlass
   module Presenters
     # What an athlete ran in the last weeks, as the sheet says and draws it. Worked out once, and again when anything of
-    # it changes: their mark stands for all of it.
+    # it changes: their mark stands for all of it. What is counted and what is drawn are asked for by themselves.
     class AthletePast
       LOG_LINES = 10
 
       # decided: verdicts of four weeks, counted. trained, gasping: training days of four weeks, and those with a gasp.
-      Worked = Value.define(:days, :log, :urge_error, :over_breathed, :decided, :trained, :gasping)
+      Counted = Value.define(:over_breathed, :decided, :trained, :gasping)
+      Drawn = Value.define(:days, :log, :urge_error)
+
+      extend Forwardable
 
       # @param athlete [Records::Athlete]
-      # @return [Worked]
-      def self.of(athlete, today:) =
-        Records::AthleteSnapshot
-          .of(:past, [athlete.id], today.jd) { {athlete.id => new(athlete, today: today).worked} }
-          .fetch(athlete.id)
-
       def initialize(athlete, today:)
         @athlete = athlete
         @today = today
       end
 
-      def worked
-        Worked.new(
-          days: days,
-          log: log,
-          urge_error: UrgeErrorChart.of(@athlete, today: @today),
-          over_breathed: Records::Session.over_breathed_days(@athlete.id, since: @today - ControlPauseChart::DAYS),
-          decided: moves.where(local_date: four_weeks).group(:decided).count,
-          trained: Records::Session.days_done([@athlete.id], four_weeks).size,
-          gasping: Records::Session.days_with_gasps(@athlete.id, four_weeks)
-        )
-      end
+      def_delegators :counted, :over_breathed, :decided, :trained, :gasping
+      def_delegators :drawn, :days, :log, :urge_error
 
       private
+
+      def counted =
+        @counted ||=
+          kept(:counted) do
+            Counted.new(
+              over_breathed: Records::Session.over_breathed_days(@athlete.id, since: @today - ControlPauseChart::DAYS),
+              decided: moves.where(local_date: four_weeks).group(:decided).count,
+              trained: Records::Session.days_done([@athlete.id], four_weeks).size,
+              gasping: Records::Session.days_with_gasps(@athlete.id, four_weeks)
+            )
+          end
+
+      def drawn =
+        @drawn ||=
+          kept(:drawn) do
+            Drawn.new(days: days_drawn, log: lines, urge_error: UrgeErrorChart.of(@athlete, today: @today))
+          end
+
+      def kept(part)
+        id = @athlete.id
+        Records::AthleteSnapshot.of(part, [id], @today.jd) { {id => yield} }.fetch(id)
+      end
 
       def four_weeks = (@today - Progression::TrainingTrend::DAYS + 1)..@today
 
       def moves = Records::Move.kept.where(prescription_id: @athlete.prescription_ids)
 
-      def days
+      def days_drawn
         since = @today - (DaysChart::DAYS - 1)
         DaysChart.new(DaysChart.held(@athlete, since: since), moves.where(local_date: since..).to_a, today: @today)
       end
 
       # @return [Array<SessionLog::Line>] of the last ten days on which something was run
-      def log
+      def lines
         newest =
           run
             .distinct

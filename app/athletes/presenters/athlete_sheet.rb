@@ -64,12 +64,14 @@ module Windlass
 
       def screening = @screening ||= ScreeningSheet.new(athlete, today: @today)
 
-      def newest_reading
-        newest = measures.last
-        newest && self.class.reading(newest)
-      end
+      # @return [Measures::ControlPauseReading, nil] nil where none was taken lately
+      def newest_reading =
+        @newest_reading ||=
+          pauses.last&.then do |newest|
+            Measures::ControlPauseReading.read(newest, athlete.to_context(on: newest.taken_at.to_date))
+          end
 
-      def newest_day = Dates.opening(measures.last.taken_at.getlocal.to_date, @today)
+      def newest_day = Dates.opening(pauses.last.taken_at.to_date, @today)
 
       def chart =
         @chart ||=
@@ -133,15 +135,14 @@ module Windlass
       # @return [Array<Score>] newest first
       def scores
         counting = Measures::MorningSeries.new(pauses).scores
-        measures
-          .zip(pauses)
+        taken
           .last(SCORES_SHOWN)
           .reverse
-          .map do |measure, pause|
+          .map do |uuid, pause|
             Score.new(
               day: Dates.short(pause.taken_at.to_date),
               seconds: format("%.1f s", pause.seconds),
-              uuid: measure.uuid,
+              uuid: uuid,
               when: pause.on_waking ? "on waking" : pause.taken_at.strftime("%H:%M"),
               ended_by: Measures::ENDINGS.fetch(pause.ended_by).words,
               first_breath: Measures::FIRST_BREATHS.fetch(pause.first_breath),
@@ -152,7 +153,7 @@ module Windlass
 
       private
 
-      def past = @past ||= AthletePast.of(athlete, today: @today)
+      def past = @past ||= AthletePast.new(athlete, today: @today)
 
       def ground = @ground ||= Desk::Ground.new(athlete.account, now: @now, only: [athlete])
 
@@ -166,41 +167,42 @@ module Windlass
       end
 
       def pause_standing
-        newest = measures.last or return
+        uuid, newest = taken.last
+        return unless newest
+
         Standing.new(
           name: "Control pause",
-          figure: Words.seconds(newest.value),
-          path: "/control-pauses/#{newest.uuid}",
+          figure: Words.seconds(newest.seconds),
+          path: "/control-pauses/#{uuid}",
           spark: Spark.of(chart.mornings, today: @today),
           words: [newest_day, ("median #{Words.seconds(chart.median)}" if chart.median)].compact.join(", ")
         )
       end
 
       def other_standing
-        taken = athlete.measures.where.not(kind: "control_pause").order(:taken_at).group_by(&:kind)
+        others = athlete.measures.where.not(kind: "control_pause").order(:taken_at).group_by(&:kind)
         Measures::KINDS.filter_map do |kind|
-          own = taken[kind.id]&.map { |one| [one.taken_at.getlocal.to_date, one.value] } or next
+          own = others[kind.id]&.map { |one| [one.taken_at.getlocal.to_date, one.value] } or next
           recent = own.select { |day, _| day > @today - ControlPauseChart::DAYS }
           Standing.new(
             name: kind.name,
             figure: kind.value_words(own.last.last),
             words: Dates.opening(own.last.first, @today),
-            path: "/measures/#{taken[kind.id].last.uuid}",
+            path: "/measures/#{others[kind.id].last.uuid}",
             spark: Spark.of(recent, today: @today)
           )
         end
       end
 
       # Twelve weeks, and the fortnight before that the first median needs.
-      def measures
-        @measures ||=
-          athlete
-            .measures
-            .where(kind: "control_pause")
-            .where(taken_at: (@now - (ControlPauseChart::DAYS + 14) * 86_400)..)
-            .order(:taken_at)
-            .to_a
-      end
+      # @return [Array<Array(String, Measures::ControlPause)>] with their uuids, in the order in which they were taken
+      def taken =
+        @taken ||=
+          Records::AthleteSnapshot.of(:pauses, [athlete.id], @today.jd) do |(id)|
+            since = (@today - (ControlPauseChart::DAYS + 14)).to_time
+            own = athlete.measures.where(kind: "control_pause", taken_at: since..).order(:taken_at)
+            {id => own.map { |one| [one.uuid, one.to_control_pause].freeze }.freeze}
+          end.fetch(athlete.id)
 
       # @return [Array<Records::Day>] lines of the diary
       def diary =
@@ -209,7 +211,7 @@ module Windlass
           .where("feeling IS NOT NULL OR slept_h IS NOT NULL")
           .to_a
 
-      def pauses = @pauses ||= measures.map(&:to_control_pause)
+      def pauses = @pauses ||= taken.map(&:last)
     end
   end
 end

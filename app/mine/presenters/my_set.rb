@@ -35,7 +35,7 @@ module Windlass
       def now? = !hindered? && !done? && @sheet.askable?
 
       # @return [Boolean] all of today's are done
-      def done? = !hindered? && done >= sets
+      def done? = !hindered? && @sheet.sets_done >= sets
 
       # @return [String] `Set 2 of 3 · 6 minutes · lying`
       def about = [(@sheet.set unless sets == 1), @sheet.length, @sheet.held, @sheet.posture].compact.join(" · ")
@@ -62,10 +62,6 @@ module Windlass
       def hindered? = !@sheet.hindrance.nil?
 
       def sets = @sheet.protocol.sets(@sheet.dose_today)
-
-      def done
-        @done ||= Records::Session.sets_done(on: @now.to_date, prescription_id: id).fetch(id, 0)
-      end
 
       def objections = MyWords.reasons(@sheet.reasons.reject(&:go?))
     end

@@ -185,14 +185,16 @@ module Windlass
 
       # @return [String, nil] nil where there is but one, and it is to be done
       def set
-        done =
-          @sets_done ||
-          Records::Session.sets_done(on: today, prescription_id: prescription.id).fetch(prescription.id, 0)
         sets = protocol.sets(dose_today)
-        return "#{(sets == 1) ? "Today's session is" : "All #{sets} sets of today are"} done" if done >= sets
+        return "#{(sets == 1) ? "Today's session is" : "All #{sets} sets of today are"} done" if sets_done >= sets
 
-        "Set #{done + 1} of #{sets}" if sets > 1
+        "Set #{sets_done + 1} of #{sets}" if sets > 1
       end
+
+      # @return [Integer] today
+      def sets_done =
+        @sets_done ||=
+          Records::Session.sets_done(on: today, prescription_id: prescription.id).fetch(prescription.id, 0)
 
       # @return [String] what stands under the name
       def about =
