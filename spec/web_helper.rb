@@ -163,6 +163,19 @@ module WebHelpers
     session
   end
 
+  # @return [Records::Person] whose phone is in hand from now on
+  def hold_phone(whose = athlete)
+    Windlass::Actions::BindDevice.link(whose, by: WebHelpers.keeper, now: clock.now)
+    device = Windlass::Records::Device.last
+    Windlass::Actions::BindDevice.call(device, name: "a phone", now: clock.now)
+    WebHelpers.seated = device.reload.person
+  end
+
+  def as_coach
+    WebHelpers.seated, before = nil, WebHelpers.seated
+    yield.tap { WebHelpers.seated = before }
+  end
+
   def journal(session, breaths: {}, holds: session.to_timeline.holds, ending: "finish")
     marks =
       holds.flat_map do |place|

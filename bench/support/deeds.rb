@@ -398,6 +398,9 @@ module Bench
         "/athletes/:athlete_id/events" => -> { form("#{away}/events", from: "#{away}/programme", **event) },
         "/events/:id/remove" => -> { button("/events/#{records::Event.last.id}/remove") },
         "/athletes/:athlete_id/times" => -> { form("#{away}/times", from: "#{away}/times") },
+        "/athletes/:athlete_id/programme/send" => -> {
+          button("#{away}/programme/send", post_to: "ines@quay.example")
+        },
         "/athletes/:athlete_id/programme/anew" => -> { button("#{away}/programme/anew") },
         "/athletes/:athlete_id/programme/end" => -> { button("#{away}/programme/end") },
         "/athletes/:athlete_id/absences" => -> do

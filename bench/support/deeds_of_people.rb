@@ -56,7 +56,9 @@ module Bench
       {
         "/mine/train/:id" => -> { button("/mine/train/#{own.prescriptions.open.first.id}", asked: "yes") },
         "/mine/sessions/:uuid" => -> do
-          button("/mine/sessions/#{records::Session.kept.where(athlete_id: own.id).order(:id).last.uuid}", effort: "3")
+          run = records::Session.kept.where(athlete_id: own.id).order(:id).last
+          run.update!(run_by: coach.uuid)
+          button("/mine/sessions/#{run.uuid}", effort: "3")
         end,
         "/mine/done" => -> do
           one = own.prescriptions.open.first
@@ -74,8 +76,17 @@ module Bench
         end,
         "/mine/morning" => -> { form("/mine/morning", from: "/mine/morning", **pause) },
         "/mine/felt" => -> { button("/mine/felt", **felt) },
+        "/mine/pieces/felt" => -> { piece("felt", symptom: "nausea", strength: "1") },
+        "/mine/pieces/morning" => -> { piece("morning", **pause.slice(:seconds, :ended_by, :first_breath, :on_waking)) },
+        "/mine/pieces/day" => -> { piece("day", answers: ["injured"]) },
         "/complaints/:uuid/seen" => -> { button("/complaints/#{told.call.uuid}/seen") }
       }
+    end
+
+    # Said on a phone three hours ago, without a network.
+    def piece(kind, **said)
+      waited = {uuid: SecureRandom.uuid, ago_ms: 3 * 3_600_000, days_ago: 0}
+      @forms.json("/mine/pieces/#{kind}", {**waited, **said})
     end
 
     def letters

@@ -4,6 +4,8 @@ import { clock } from "./clock.js";
 import { person, whose } from "./person.js";
 import { readable, store } from "./store.js";
 
+// It will not be taken, however often it is sent: what is wrong with it is said; whoever it is of is not here any more.
+const REFUSED = [404, 410, 422];
 // What the storage of this browser does not take: here as long as the page is open.
 const here = new Map();
 
@@ -64,7 +66,7 @@ export async function sendPieces() {
       // Changed meanwhile, it is sent again.
       if (JSON.stringify(now?.body) !== JSON.stringify(piece.body)) continue;
       if (answer.ok && !answer.redirected) await drop(piece.uuid);
-      else if (answer.status === 422) await keep({ ...piece, refused: JSON.stringify((await answer.json()).errors) });
+      else if (REFUSED.includes(answer.status)) await keep({ ...piece, refused: JSON.stringify((await answer.json()).errors) });
     } catch {
       break;
     }

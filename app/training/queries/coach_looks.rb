@@ -31,12 +31,8 @@ module Windlass
 
       # @param suspension [Records::Suspension]
       # @return [Array<String>]
-      def self.at_clearance(suspension)
-        [
-          "A stop stands: #{suspension.reason}",
-          "A clinician alone lifts it, with their name. Nobody reads it after you."
-        ]
-      end
+      def self.at_clearance(suspension) =
+        ["A stop stands: #{suspension.reason}", "A clinician alone lifts it, and is named."]
 
       def self.leads_to_care?(verdict, decided) =
         %i[repeat advance].include?(decided) && [verdict.from, verdict.target].compact.any? { |one| care?(one) }
