@@ -77,7 +77,7 @@ module Bench
         "/mine/morning" => -> { form("/mine/morning", from: "/mine/morning", **pause) },
         "/mine/felt" => -> { button("/mine/felt", **felt) },
         "/mine/pieces/felt" => -> { piece("felt", symptom: "nausea", strength: "1") },
-        "/mine/pieces/morning" => -> { piece("morning", **pause.slice(:seconds, :ended_by, :first_breath, :on_waking)) },
+        "/mine/pieces/morning" => -> { piece("morning", **pause) },
         "/mine/pieces/day" => -> { piece("day", answers: ["injured"]) },
         "/complaints/:uuid/seen" => -> { button("/complaints/#{told.call.uuid}/seen") }
       }

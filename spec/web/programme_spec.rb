@@ -349,6 +349,7 @@ RSpec.describe "The programme", :web, :both_databases do
       422, "ines at quay", /"ines at quay" is no address; allowed: one, such as/
     ]
     submit(sheet, "#{sheet}/send", post_to: "ines@quay.example")
+    Delayed::Worker.new.work_off
     letter = Windlass::Post.outbox.last
     expect(letter.values_at(:to, :subject, :files)).to eq [
       "ines@quay.example", "Your week 2", %w[week-2.ics week-2.pdf]

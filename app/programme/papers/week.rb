@@ -4,6 +4,17 @@ module Windlass
   module Papers
     # A week on one page, readable at arm's length: for the fridge, or for the wall of the boathouse.
     class Week < Paper
+      # @param page [Presenters::ProgrammeSheet]
+      # @param week [Presenters::ProgrammeSheet::Week]
+      # @return [Week] of one athlete
+      def self.of_athlete(page, week) =
+        new(
+          "#{page.athlete.name}, week #{week.number} of #{page.programme.weeks}",
+          week.days.map { |one, _| one.words },
+          [[page.athlete.name, week.days.map(&:last)]],
+          week.days.map(&:first).reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }
+        )
+
       # @param title [String]
       # @param heads [Array<String>] of the days
       # @param rows [Array<Array(String, Array<Array<Presenters::ProgrammeMarks::Mark>>)>] a name, and the marks of each

@@ -109,19 +109,18 @@ module Windlass
 
         app.get("/athletes/:athlete_id/programme/week.pdf", may: :coaches) do
           page = open_sheet
-          pdf(week_paper(page, page.week_on(day(:on) || today)), "week")
+          pdf(Windlass::Papers::Week.of_athlete(page, page.week_on(day(:on) || today)), "week")
         end
 
-        # Post, calendar and paper in one press.
+        # Post, calendar and paper in one press, behind the page.
         app.post("/athletes/:athlete_id/programme/send", may: :coaches) do
           form = Forms::SendForm.parse(params)
           next programme_sheet(sending: form) unless form.valid?
 
           page = open_sheet
-          week = page.week_on(day(:on) || today)
-          to = form.values[:post_to]
-          sent = Actions::SendWeek.call(page.athlete, week, to: to, files: week_files(page, week))
-          tell "Week #{week.number}, #{Words.count(sent, "session")}, is sent to #{to}."
+          date = day(:on) || today
+          WeekPost.later(page.athlete, date, to: form.values[:post_to])
+          tell "Week #{page.week_on(date).number} goes to #{form.values[:post_to]}."
           redirect to("/athletes/#{athlete.id}/programme"), 303
         end
 
@@ -160,23 +159,6 @@ module Windlass
         def open_programme = Records::Programme.open.find_by!(athlete_id: athlete.id)
 
         def open_sheet = Presenters::ProgrammeSheet.new(open_programme.athlete, open_programme, today: today)
-
-        def week_paper(page, week)
-          Windlass::Papers::Week.new(
-            "#{page.athlete.name}, week #{week.number} of #{page.programme.weeks}",
-            week.days.map { |one, _| one.words },
-            [[page.athlete.name, week.days.map(&:last)]],
-            week.days.map(&:first).reject { |one| one.event.empty? }.map { |one| "#{one.words}: #{one.event}" }
-          )
-        end
-
-        def week_files(page, week)
-          planned = page.programme.planned_sessions.where(local_date: week.from..week.from + 6)
-          {
-            "week-#{week.number}.ics" => calendar_of(planned, "Week #{week.number} of #{page.athlete.name}"),
-            "week-#{week.number}.pdf" => week_paper(page, week).to_s
-          }
-        end
 
         def programme_sheet(event: nil, absence: nil, sending: nil)
           status 422 if event || absence || sending
