@@ -84,7 +84,9 @@ module Windlass
         @shown ||=
           Protocols::ALL.select do |protocol|
             fits?(protocol) &&
-              found?(protocol.name, protocol.also, protocol.trains, Protocols::GOALS.fetch(protocol.goal))
+              found?(
+                protocol.name, protocol.also, protocol.known_as, protocol.trains, Protocols::GOALS.fetch(protocol.goal)
+              )
           end
       end
 
@@ -92,7 +94,7 @@ module Windlass
         (discipline.nil? || protocol.disciplines.include?(discipline)) &&
           (place.nil? || protocol.places.include?(place))
 
-      def found?(*words) = search.empty? || words.compact.any? { |one| one.downcase.include?(search.downcase) }
+      def found?(*words) = SearchWords.found?(search, *words)
 
       def measures = @measures ||= athlete ? athlete.to_values : Nobody::MEASURES
 

@@ -14,6 +14,7 @@ module Windlass
 
       about id: "alternate-nostril",
         name: "Alternate nostril",
+        known_as: "sun moon anuloma viloma surya chandra bhedana left right side lock metronome",
         place: 90,
         counted_aloud: %i[beats up],
         also: "nadi shodhana",

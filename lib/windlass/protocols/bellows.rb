@@ -13,6 +13,7 @@ module Windlass
 
       about id: "bellows",
         name: "Bellows rounds",
+        known_as: "fire lock gears quick",
         place: 170,
         counted_aloud: %i[gears down],
         also: "bhastrika",

@@ -8,6 +8,7 @@ module Windlass
 
       about id: "belly-drill",
         name: "Belly drill",
+        known_as: "abdominal diaphragm diaphragmatic low",
         place: 40,
         trains: "One zone at a time: the belly moves and the chest is kept, or the other way round.",
         cautions: [

@@ -8,6 +8,7 @@ module Windlass
 
       about id: "co2-table",
         name: "Carbon-dioxide table",
+        known_as: "CO2 dive diver freediving static tolerance rests",
         place: 100,
         counted_aloud: %i[seconds up],
         goal: :tolerance,

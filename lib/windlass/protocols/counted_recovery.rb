@@ -8,6 +8,7 @@ module Windlass
 
       about id: "counted-recovery",
         name: "Counted recovery",
+        known_as: "surf surfer wave hold-down wipeout breaths between",
         place: 110,
         counted_aloud: %i[breaths down],
         goal: :tolerance,

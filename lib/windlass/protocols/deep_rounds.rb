@@ -16,6 +16,7 @@ module Windlass
 
       about id: "deep-rounds",
         name: "Deep-breath rounds",
+        known_as: "big breath power over-breathing hyperventilation twenty thirty",
         place: 160,
         counted_aloud: %i[breaths up],
         goal: :tolerance,

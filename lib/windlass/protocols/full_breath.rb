@@ -20,6 +20,7 @@ module Windlass
 
       about id: "full-breath",
         name: "Full-breath drill",
+        known_as: "big breath dry dive peak inhale",
         place: 60,
         counted_aloud: %i[seconds down],
         goal: :one_hold,

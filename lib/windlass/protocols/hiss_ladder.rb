@@ -15,6 +15,7 @@ module Windlass
 
       about id: "hiss-ladder",
         name: "Hiss ladder",
+        known_as: "singer singing choir song support exhale ribs sustained",
         place: 180,
         counted_aloud: %i[beats up],
         goal: :voice,

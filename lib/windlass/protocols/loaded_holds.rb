@@ -6,6 +6,7 @@ module Windlass
     class LoadedHolds < Protocol
       about id: "loaded-holds",
         name: "Loaded holds",
+        known_as: "push-up press-up plank strength surf surfer rescue wave exercise",
         place: 140,
         counted_aloud: %i[breaths down],
         goal: :recovery,

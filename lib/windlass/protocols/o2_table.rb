@@ -8,6 +8,7 @@ module Windlass
 
       about id: "o2-table",
         name: "Oxygen table",
+        known_as: "O2 dive diver freediving static hypoxic",
         place: 120,
         counted_aloud: %i[seconds up],
         goal: :oxygen,

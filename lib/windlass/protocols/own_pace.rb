@@ -20,6 +20,8 @@ module Windlass
 
       about id: "own-pace",
         name: "Own-pace suspension",
+        known_as: "natural suspension",
+        also: "kevala kumbhaka",
         place: 20,
         goal: :baseline,
         column: :retention,

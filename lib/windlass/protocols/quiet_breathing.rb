@@ -19,6 +19,7 @@ module Windlass
 
       about id: "quiet-breathing",
         name: "Quiet breathing",
+        known_as: "coherent slow resonance calm breathe-up",
         place: 30,
         goal: :calm,
         column: nil,

@@ -8,6 +8,8 @@ module Windlass
 
       about id: "ratio",
         name: "Ratio breathing",
+        known_as: "box square metronome heartbeat pulse count",
+        also: "sama vritti",
         place: 70,
         counted_aloud: %i[beats up],
         goal: :calm,

@@ -6,6 +6,7 @@ module Windlass
     class RatioDeep < Ratio
       about id: "ratio-deep",
         name: "Ratio breathing, long retention",
+        known_as: "box metronome lock bandha root throat heartbeat pulse",
         place: 80,
         counted_aloud: %i[beats up],
         goal: :tolerance,

@@ -16,6 +16,7 @@ module Windlass
 
       about id: "single-hold",
         name: "Breathe-up and single hold",
+        known_as: "static apnea apnoea maximal dive diver freediving longest",
         place: 130,
         counted_aloud: %i[seconds up],
         goal: :one_hold,

@@ -16,6 +16,7 @@ module Windlass
 
       about id: "small-holds",
         name: "Small holds",
+        known_as: "reduced breathing mini pauses many short",
         place: 10,
         counted_aloud: %i[seconds down],
         goal: :calm,

@@ -27,6 +27,7 @@ module Windlass
 
       about id: "stacked-exhale",
         name: "Stacked inhales, staged exhale",
+        known_as: "singer singing choir song notes sips",
         place: 190,
         counted_aloud: %i[seconds down],
         goal: :voice,

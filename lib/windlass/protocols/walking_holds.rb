@@ -8,6 +8,7 @@ module Windlass
 
       about id: "walking-holds",
         name: "Walking holds",
+        known_as: "steps walk apnea apnoea surf dive",
         place: 150,
         counted_aloud: %i[breaths up],
         goal: :recovery,

@@ -8,6 +8,8 @@ module Windlass
 
       about id: "zone-drill",
         name: "Three-zone drill",
+        known_as: "three-part complete yogic full",
+        also: "dirgha",
         place: 50,
         trains: "One breath through three zones: belly, ribs, and the back that widens.",
         cautions: ["The order matters more than the size. Lose one zone: go back to the belly drill."],

@@ -8,14 +8,15 @@ module Windlass
     # What is known of a family without a dose.
     Facts =
       Value.define(
-        :id, :name, :place, :also, :goal, :column, :trains, :cautions, :places, :disciplines, :needs, :clean_sessions,
+        :id, :name, :place, :also, :known_as, :goal, :column, :trains, :cautions, :places, :disciplines, :needs, :clean_sessions,
         :holds, :halves, :shortest_hold_s, :posture, :over_breathing, :strenuous, :once_a_day, :days_running, :watched,
         :opt_in, :by_minutes, :computed, :hold_key, :paced, :first_breath, :judged, :ribs_asked, :with_workouts,
         :counted_aloud
       ) do
         # @param id [String] stable name, as in files and addresses
         # @param place [Integer] in the library
-        # @param also [String, nil] a second name that is common property
+        # @param also [String, nil] a second name that is common property; it stands beside ours
+        # @param known_as [String] further words by which people look for it; from memory, common practice
         # @param goal [Symbol] one of {GOALS}
         # @param column [Symbol, nil] of the screening table; nil is open to everybody
         # @param places [Array<Symbol>] of {PLACES}
@@ -51,6 +52,7 @@ module Windlass
           places:,
           place: 1000,
           also: nil,
+          known_as: "",
           disciplines: DISCIPLINES,
           needs: {},
           clean_sessions: 2,
