@@ -197,4 +197,27 @@ RSpec.describe "A phone of one's own", :browser do
     expect(page).to have_text("Nothing lies on this device for today")
     expect(page).to have_no_css(".my-now")
   end
+
+  it "leaves nothing of theirs on a phone that is unbound" do
+    visit("/mine")
+    expect(page).to have_text("7 days lie on this phone", wait: 60)
+    Outage.all = true
+    visit("/mine")
+    find("summary", text: "Something is different today").click
+    check("injured", allow_label_click: true)
+    click_button("That is so today")
+    expect(page).to have_text("That is kept")
+    come_home(0) { athlete.days.exists? }
+    visit("/mine")
+    click_button("Unbind this phone")
+    expect(page).to have_no_text("Ines Aldaya")
+    left = page.evaluate_async_script(<<~JS)
+      const kept = Object.keys(localStorage).filter((key) => /^(said|runs|mornings|person)/.test(key));
+      caches.keys()
+        .then((names) => Promise.all(names.map((name) => caches.open(name).then((cache) => cache.keys()))))
+        .then((all) => all.flat().map(({ url }) => url).filter((url) => url.includes("/mine/")))
+        .then((decks) => arguments[0]([decks, kept]));
+    JS
+    expect(left).to eq [[], []]
+  end
 end

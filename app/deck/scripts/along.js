@@ -1,8 +1,10 @@
 // What is taken along on this device, for a day without a network. Its decks lie in the service worker's cache, with
 // all parts of the application; what is marked in them lies beside, until the server has it.
+import { localDay } from "./clock.js";
 import { Journal } from "./journal.js";
-import { localDay } from "./laid.js";
+import { pathsOf } from "./open_set.js";
 import { sendPieces } from "./outbox.js";
+import { ownLog } from "./own_log.js";
 import { forgetPerson, person, rememberPerson, theirs } from "./person.js";
 import { readable, store } from "./store.js";
 import { addressOf, speech } from "./voice.js";
@@ -58,21 +60,23 @@ async function takeWords(cache, page) {
 
 /** Days before today are over: what was taken along for them is left behind. */
 async function leaveBehind(today) {
-  for (const { path, day } of await store.along()) {
-    if (day >= today) continue;
-    await store.dropAlong(path);
-    for (const name of await caches.keys()) await (await caches.open(name)).delete(path);
+  for (const row of await store.along()) {
+    if (row.day >= today) continue;
+    await store.dropAlong(row.path);
+    for (const name of await caches.keys())
+      for (const path of pathsOf(row)) await (await caches.open(name)).delete(path);
   }
 }
 
 /** Whoever signs out leaves nothing on the device that names anybody; marks that the server has not yet stay. */
 export function forgetAtSignOut() {
   document.addEventListener("submit", async (event) => {
-    const form = event.target.closest("form[action='/sign-out']");
+    const form = event.target.closest("form[action='/sign-out'], form[action='/mine/devices/end']");
     if (!form || !("caches" in window)) return;
     event.preventDefault();
     await leaveBehind("9999-12-31").catch(() => {});
     for (const name of await caches.keys()) await (await caches.open(name)).delete("/water/clock");
+    ownLog.clear();
     forgetPerson();
     form.submit();
   });

@@ -1,6 +1,5 @@
 // What a phone knows of today, for the sets that lie on it.
-import { clock } from "./clock.js";
-import { localDay } from "./laid.js";
+import { clock, localDay } from "./clock.js";
 import { ownLog } from "./own_log.js";
 
 const DAY_MS = 86_400_000;

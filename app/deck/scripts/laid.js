@@ -1,7 +1,7 @@
 // A set that lies on a phone is run under a number of its own each time. What was begun goes on after a reload.
-import { clock } from "./clock.js";
+import { localDay } from "./clock.js";
 import { known } from "./known.js";
-import { openSet } from "./open_set.js";
+import { openSet, pathsOf } from "./open_set.js";
 import { ownLog } from "./own_log.js";
 import { readable, store } from "./store.js";
 import { uuid } from "./uuid.js";
@@ -24,19 +24,9 @@ async function begun(laid) {
   return kept?.run && (!kept.run.over || kept.run.emergency?.open) ? last : null;
 }
 
-/** Two digits. */
-const two = (number) => String(number).padStart(2, "0");
-
-/** @returns the day of this device, as it stands in a plan */
-export function localDay(wall = clock.wall()) {
-  const now = new Date(wall);
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-}
-
 /** @returns why it may not be run now, by what this phone knows of today; undefined where it may */
 async function refusal() {
-  const here = ({ path, light }) => [path, light?.path].includes(location.pathname);
-  const row = ((await readable(store.along())) ?? []).find(here);
+  const row = ((await readable(store.along())) ?? []).find((one) => pathsOf(one).includes(location.pathname));
   const set = row?.laid && openSet(row, known());
   return set && !set.open ? set.words : undefined;
 }

@@ -1,6 +1,9 @@
 // Whether a set that lies on this phone may be run now: by the table that the server gave with it, by what was said
 // today, by what was run here since, and by the morning's score. It refuses no less than the server would.
 
+/** @returns the decks of a set: as it was planned, and as a lighter one where there is one */
+export const pathsOf = ({ path, light }) => [path, light?.path].filter(Boolean);
+
 const TIME = { hour: "2-digit", minute: "2-digit", hour12: false };
 const DAY = { weekday: "long", day: "numeric", month: "long" };
 

@@ -3,6 +3,7 @@
 import { clock } from "./clock.js";
 import { whose } from "./person.js";
 
+const WHAT = ["said", "mornings", "runs"];
 const DAYS = 14;
 const DAY_MS = 86_400_000;
 /** Where the storage takes nothing it is known as long as the page is open. */
@@ -53,6 +54,18 @@ export const ownLog = {
   /** How a run stands now: the newest is what counts. */
   ran(run) {
     write("runs", [...read("runs").filter(({ uuid }) => uuid !== run.uuid), { wall: clock.wall(), ...run }]);
+  },
+
+  /** Whoever signs out leaves nothing here that was said. */
+  clear() {
+    for (const what of WHAT) {
+      here.delete(`${what} of ${whose()}`);
+      try {
+        localStorage.removeItem(`${what} of ${whose()}`);
+      } catch {
+        // Without a storage there is nothing to clear.
+      }
+    }
   },
 
   /** The server has all of it, and what it laid out since goes by it. */

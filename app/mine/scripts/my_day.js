@@ -1,7 +1,6 @@
 // A day of somebody's own while the server is away: what they may run now, how they are, what they said.
-import { secondsOf } from "./clock.js";
+import { localDay, secondsOf } from "./clock.js";
 import { known } from "./known.js";
-import { localDay } from "./laid.js";
 import { openSet, running } from "./open_set.js";
 import { put } from "./outbox.js";
 import { ownLog } from "./own_log.js";

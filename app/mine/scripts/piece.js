@@ -1,7 +1,6 @@
 // A form that is kept on this phone where there is no network, and sent as one piece once there is one. Its day is told
 // as so many days ago: the clock of the phone may be wrong.
-import { clock, secondsOf } from "./clock.js";
-import { localDay } from "./laid.js";
+import { clock, localDay, secondsOf } from "./clock.js";
 import { put, sendPieces } from "./outbox.js";
 import { uuid } from "./uuid.js";
 

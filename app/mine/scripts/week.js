@@ -3,7 +3,7 @@ import { clock } from "./clock.js";
 import { answering, installWorker, take } from "./along.js";
 import { known } from "./known.js";
 import { pieces, sendPieces } from "./outbox.js";
-import { running } from "./open_set.js";
+import { pathsOf, running } from "./open_set.js";
 import { ownLog } from "./own_log.js";
 import { person, whose } from "./person.js";
 import { readable, store } from "./store.js";
@@ -34,16 +34,13 @@ function ask(mine) {
   return fetch(WEEK, version ? { headers: { "If-None-Match": version } } : {});
 }
 
-/** @returns the decks of a set: as it was planned, and as a lighter one */
-const paths = ({ path, light }) => [path, light?.path].filter(Boolean);
-
 /** Takes along what is new, and then remembers what lies here. */
 async function bring(answer) {
   const { decks, generation, athlete } = await answer.json();
   await leave(await own(), decks);
   const cache = await caches.open(generation);
   for (const deck of decks) {
-    for (const path of paths(deck)) if (!(await cache.match(path))) await take(cache, { path });
+    for (const path of pathsOf(deck)) if (!(await cache.match(path))) await take(cache, { path });
     await store.putAlong({ ...deck, laid: true, person: person() });
   }
   localStorage.setItem(`${VERSION} ${person()}`, answer.headers.get("ETag"));
@@ -54,10 +51,10 @@ async function bring(answer) {
 
 /** What is not planned any more, or was of a day that is over, is left behind. */
 async function leave(mine, decks) {
-  const there = new Set(decks.flatMap(paths));
+  const there = new Set(decks.flatMap(pathsOf));
   for (const row of mine) {
     if (running(row, known())) continue;
-    const gone = paths(row).filter((path) => !there.has(path));
+    const gone = pathsOf(row).filter((path) => !there.has(path));
     for (const name of await caches.keys()) for (const path of gone) await (await caches.open(name)).delete(path);
     if (gone.includes(row.path)) await store.dropAlong(row.path);
   }

@@ -51,3 +51,12 @@ export function clockWords(ms) {
   const seconds = Math.max(0, Math.ceil(ms / 1000 - 1e-6));
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 }
+
+/** Two digits. */
+const two = (number) => String(number).padStart(2, "0");
+
+/** @returns the day of this device, as it stands in a plan */
+export function localDay(wall = clock.wall()) {
+  const now = new Date(wall);
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}
