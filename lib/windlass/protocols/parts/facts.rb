@@ -9,9 +9,9 @@ module Windlass
     Facts =
       Value.define(
         :id, :name, :place, :also, :known_as, :goal, :column, :trains, :cautions, :places, :disciplines, :needs,
-        :clean_sessions, :holds, :halves, :shortest_hold_s, :posture, :over_breathing, :strenuous, :once_a_day, :days_running, :watched,
-        :opt_in, :by_minutes, :computed, :hold_key, :paced, :first_breath, :judged, :ribs_asked, :with_workouts,
-        :counted_aloud
+        :clean_sessions, :holds, :halves, :shortest_hold_s, :posture, :over_breathing, :strenuous, :once_a_day,
+        :days_running, :watched, :opt_in, :by_minutes, :computed, :hold_key, :paced, :first_breath, :judged,
+        :ribs_asked, :with_workouts, :counted_aloud
       ) do
         # @param id [String] stable name, as in files and addresses
         # @param place [Integer] in the library
