@@ -66,7 +66,8 @@ export async function sendPieces() {
       // Changed meanwhile, it is sent again.
       if (JSON.stringify(now?.body) !== JSON.stringify(piece.body)) continue;
       if (answer.ok && !answer.redirected) await drop(piece.uuid);
-      else if (REFUSED.includes(answer.status)) await keep({ ...piece, refused: JSON.stringify((await answer.json()).errors) });
+      else if (REFUSED.includes(answer.status))
+        await keep({ ...piece, refused: JSON.stringify((await answer.json()).errors) });
     } catch {
       break;
     }
