@@ -58,6 +58,21 @@ RSpec.describe "A phone that has the days to come with it", :web, :both_database
     expect([laid, prescription.moves.count]).to eq [[], 0]
   end
 
+  it "says so where an earlier day moved the dose before a later one came home; that moves nothing more" do
+    plans = laid.map { |deck| plan_of(deck) }
+    clock.now += 2 * 86_400
+    2.times { |set| send_run(plans[0], ago_s: (48 - 4 * set) * 3600, also: [{kind: "effort", value: "2", at_ms: 0}]) }
+    day = prescription.sessions.order(:id).last
+    verdict = Windlass::Queries::JudgeDay.call(day, of_the_day: day.sets_of_the_day)
+    Windlass::Actions::Decide.call(
+      day, verdict, decided: :advance, because: "Easy.", now: clock.now, of_the_day: day.sets_of_the_day
+    )
+    run = send_run(plans[1], ago_s: 24 * 3600)
+    expect([run.caution, run.proposed_plain]).to eq ["It had moved on by the time that this came home.", false]
+    clock.now += 86_400
+    expect(send_run(plans[3]).caution).to eq "It was changed before it was begun, and the phone did not know."
+  end
+
   it "keeps what was run unaware of a stop, and has nothing more to take along" do
     plan = plan_of(laid.first)
     felt = {uuid: SecureRandom.uuid, symptom: "chest_pain", strength: 3, felt_on: clock.now.to_date}

@@ -6,6 +6,7 @@ module Windlass
     # coach changed meanwhile is not what was run: that is kept with its caution, and moves nothing.
     module BeginLaidSet
       CHANGED = "It was changed before it was begun, and the phone did not know."
+      MOVED = "It had moved on by the time that this came home."
       ENDED = "It had been ended before it was begun, and the phone did not know."
 
       # @param laid [Records::LaidSet]
@@ -37,7 +38,7 @@ module Windlass
       def self.caution(laid, at)
         prescription = laid.prescription
         return ENDED if prescription.over? || prescription.quiet?
-        return CHANGED if changed?(laid, prescription)
+        return moved_since?(prescription, at) ? MOVED : CHANGED if changed?(laid, prescription)
 
         standing = prescription.to_standing(on: laid.local_date)
         Queries::Caution.of(laid.athlete, prescription.to_protocol, at: at, standing: standing)
@@ -47,7 +48,10 @@ module Windlass
       def self.changed?(laid, prescription) =
         !laid.light && laid.lowered_to.nil? &&
           Records::Record.dose(laid.dose) != Records::Record.dose(prescription.dose)
-      private_class_method :begin_it, :began, :caution, :changed?
+
+      # What was decided after it was begun, of an earlier day for one, was not changed before.
+      def self.moved_since?(prescription, at) = prescription.moves.kept.exists?(decided_at: at..)
+      private_class_method :begin_it, :began, :caution, :changed?, :moved_since?
     end
   end
 end

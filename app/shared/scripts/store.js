@@ -86,10 +86,11 @@ export const store = {
     (await within("marks", "readonly", (marks) => marks.index("session").getAll(session))).sort(
       (one, other) => one.order - other.order,
     ),
-  /** @returns uuids of the sessions that have marks here */
-  waiting: async () => [
-    ...new Set((await within("marks", "readonly", (marks) => marks.getAll())).map((mark) => mark.session)),
-  ],
+  /** @returns uuids of the sessions that have marks here, the oldest first: days come home in their order */
+  waiting: async () => {
+    const marks = await within("marks", "readonly", (all) => all.getAll());
+    return [...new Set(marks.sort((one, other) => one.wall - other.wall).map((mark) => mark.session))];
+  },
   run: (session) => within("runs", "readonly", (runs) => runs.get(session)),
   putRun: (run) => within("runs", "readwrite", (runs) => runs.put(run)),
   dropRun: (session) => within("runs", "readwrite", (runs) => runs.delete(session)),
