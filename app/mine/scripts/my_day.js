@@ -1,5 +1,5 @@
 // A day of somebody's own while the server is away: what they may run now, how they are, what they said.
-import { localDay, secondsOf } from "./clock.js";
+import { clock, localDay, secondsOf } from "./clock.js";
 import { known } from "./known.js";
 import { openSet, running } from "./open_set.js";
 import { put } from "./outbox.js";
@@ -12,6 +12,7 @@ import { hasWeek } from "./week.js";
 /** What is unwell, too. */
 const CHEST = "chest";
 const AGAIN_MS = 20_000;
+const DAY_MS = 86_400_000;
 
 /** @returns `Set 2 of 3` */
 const about = (set) => {
@@ -84,7 +85,9 @@ export function myDay() {
 
     async kept({ path, body, stops }) {
       this.told = "That is kept, and goes to whoever coaches you as soon as there is a network.";
-      if (path.endsWith("/morning") && body.on_waking === "true") ownLog.score(localDay(), secondsOf(body.seconds));
+      if (path.endsWith("/morning") && body.on_waking === "true")
+        ownLog.score(localDay(clock.wall() - body.days_ago * DAY_MS), secondsOf(body.seconds));
+      this.stopped ||= stops;
       if (stops) await readable(store.putStop({ athlete: this.athlete, session: "" }));
       await this.show();
     },

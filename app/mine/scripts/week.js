@@ -25,8 +25,9 @@ export function hasWeek() {
   }
 }
 
-/** @returns what lies here of whoever has this page */
-const own = async () => ((await readable(store.along())) ?? []).filter((one) => one.person === person());
+/** @returns what was laid out here for whoever has this page; what a coach took along is no part of it */
+const own = async () =>
+  ((await readable(store.along())) ?? []).filter((one) => one.laid && one.person === person());
 
 /** Nothing is sent anew where all of it lies here as it is. */
 function ask(mine) {
