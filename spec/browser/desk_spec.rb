@@ -25,7 +25,7 @@ RSpec.describe "The desk", :browser do
     page.execute_script("document.querySelector('[data-row]').focus()")
     page.send_keys("a")
     expect(page).to have_content("Accepted: repeat.")
-    expect(page.evaluate_script("document.activeElement.innerText")).to include("Bo")
+    expect(page).to have_css("[data-row]:focus", text: "Bo")
     page.send_keys("a")
     expect(page).to have_content("Accepted: repeat.", count: 2)
     expect(Windlass::Records::Move.kept.count).to eq 2

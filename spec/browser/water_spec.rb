@@ -46,7 +46,7 @@ RSpec.describe "The surface clock", :browser do
     expect(diver("Pascale Oren")).to have_text("under")
     expect(sent_by_somebody_else).to eq 0
     visit("/water/clock?pairs=#{divers.map(&:id).join("-")}")
-    expect(page).to have_text("Saved", wait: 8)
+    expect(page).to have_text("Saved", wait: 40)
 
     expect(Windlass::Records::Dive.sole.attributes).to include(
       "athlete_id" => divers.first.id,
