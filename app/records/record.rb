@@ -24,6 +24,12 @@ module Windlass
         known.call or raise
       end
 
+      # Reads what will be asked of several records, for all of them at once.
+      # @param records [Array<Record>] of one kind
+      # @param what [Array] associations
+      def self.read_along(records, what) =
+        ActiveRecord::Associations::Preloader.new(records: records, associations: what).call
+
       # Columns of JSON that are read as what they mean, whatever stands in them.
       # @see Columns
       def self.reads(*columns) = columns.each { |column| attribute column, Columns.type(table_name, column.to_s) }

@@ -140,6 +140,12 @@ module Windlass
         end
       end
 
+      # @return [Array<Integer>] rounds that were held, whose first breath says something, and nobody has rated
+      def unrated
+        asked = asked_breaths
+        rounds.select { |one| asked.include?(one.number) && one.held_ms && one.first_breath.nil? }.map(&:number)
+      end
+
       COLUMNS = %i[id local_date protocol dose effort symptoms light done_ms washout ended_at ribs].push(
         Arel.sql("prescriptions.run_once"),
         :caution

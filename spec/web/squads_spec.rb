@@ -16,14 +16,23 @@ RSpec.describe "Together", :web, :both_databases do
 
   before { prescriptions }
 
-  it "asks who was not asked today, keeps those who have nothing to say, and then chooses starts without a collision" do
+  def settle(deed, **changes)
+    submit("/squads/#{squad.uuid}", "/squads/#{squad.uuid}", {gap_s: "8", latest_s: "300", deed: deed}.merge(changes))
+    squad.reload
+  end
+
+  it "asks who was not asked today, keeps those who have nothing to say; short holds start at once, or apart" do
     run_together(*prescriptions)
     expect(text).to include("Before they begin", "Ines", "alcohol")
     run_together(*prescriptions, "clear[]": athletes.first(2).map { |one| one.id.to_s }, watcher: "Wanda")
     expect(page.css("input[name='clear[]']").size).to eq 1
     run_together(*prescriptions, "clear[]": athletes.map { |one| one.id.to_s })
     follow_redirect!
+    expect(text).to include "All start at once: first breaths fall together"
+    expect(squad.sessions.map(&:starts_s)).to eq [0, 0, 0]
 
+    settle("arrange")
+    get("/squads/#{squad.uuid}")
     expect(text).to include("No two first breaths come less than 8 s apart.")
     expect(page.css(".breath-tick").size).to eq 39
     expect(page.css(".breath-tick.clash")).to be_empty
@@ -69,15 +78,6 @@ RSpec.describe "Together", :web, :both_databases do
       run_together(*prescriptions.first(2))
     end
 
-    def settle(deed, **changes)
-      submit(
-        "/squads/#{squad.uuid}",
-        "/squads/#{squad.uuid}",
-        {gap_s: "8", latest_s: "300", deed: deed}.merge(changes)
-      )
-      squad.reload
-    end
-
     it "keeps starts by hand and marks what collides; says over how much it is, and whose holds fall out" do
       settle("keep", "start[0]": "0", "start[1]": "3", "pair[0]": "1", minutes: "4")
       follow_redirect!
@@ -85,7 +85,7 @@ RSpec.describe "Together", :web, :both_databases do
       expect(squad.sessions.map { |one| [one.starts_s, one.pair_lane] }).to eq [[0, 1], [3, 0]]
       expect(page.css(".breath-tick.clash").size).to eq 26
       expect(text).to include(
-        "13 pairs of first breaths come less than 8 s apart.",
+        "13 pairs of first breaths come less than 8 s apart: Ines and Pascale 13 times.",
         "hold together for 26 s",
         "longer than the 4 min there are; too late would be: Ines"
       )
@@ -109,6 +109,27 @@ RSpec.describe "Together", :web, :both_databases do
       )
       settle("arrange")
       expect(text).to include("These sessions run already")
+    end
+
+    it "calls what nobody rated smooth, but for those who are ticked, and rates nothing of who is not over" do
+      ines, pascale = squad.sessions.to_a
+      rest = ->(**said) { submit("/squads/#{squad.uuid}", "/squads/#{squad.uuid}/smooth", said) }
+      run =
+        lambda do |session|
+          marks = journal(session, breaths: {2 => "gasp"}).reject { |mark| mark[:value] == "smooth" }
+          Windlass::Actions::KeepJournal.call(session, marks, now: clock.now)
+        end
+      run[ines]
+      rest.call
+      expect(text).to include "They are not over yet"
+      run[pascale]
+      get("/squads/#{squad.uuid}")
+      expect(text).to include "First breaths that nobody rated", "Ines 12", "Pascale 12"
+
+      rest["except[]": [pascale.lane.to_s]]
+      breaths = ->(session) { session.rounds.reload.map(&:first_breath).tally }
+      expect([breaths[ines], breaths[pascale]]).to eq [{"smooth" => 12, "gasp" => 1}, {nil => 12, "gasp" => 1}]
+      expect(ines.reload.proposed_verdict).not_to be_nil
     end
 
     it "refuses the deck where somebody said something since" do

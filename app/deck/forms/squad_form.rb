@@ -62,6 +62,16 @@ module Windlass
           on_the_word: values[:on_the_word] == true
         }
 
+      # The button that was pressed.
+      HOW = {"at_once" => :at_once, "keep" => :given}.freeze
+
+      # @return [Symbol] as ArrangeSquad takes it
+      def how = HOW.fetch(text_at("deed"), :staggered)
+
+      # @param lanes [Integer]
+      # @return [Array<Integer>, nil] where the starts were typed
+      def given_starts(lanes) = (starts(lanes) if how == :given)
+
       # @param lanes [Integer]
       # @return [Array<Integer>]
       def starts(lanes) = (0...lanes).map { |lane| seconds(text_at("start[#{lane}]").strip) }

@@ -7,6 +7,10 @@ module Windlass
       # So long before the oxygen floor of a forecast an open hold is warned.
       WARN_MS = 10_000
       WARNING = "Let go soon"
+      # What may be read while it runs.
+      SENSORS = {oximeter: "Finger oximeter", belt: "Heart belt"}.freeze
+      # Said where a reading ends the holds.
+      SAID_BY_SENSORS = ["let go", "quiet breathing"].map { |words| Spoken::Clips.name(words) }.freeze
 
       attr_reader :session
 
@@ -105,8 +109,9 @@ module Windlass
           "1" => "first breath smooth",
           "2" => "first breath deeper",
           "3" => "first breath a gasp",
+          "4" => "when it is over: all that nobody rated were smooth",
           "P" => "pause",
-          "O" => "oximeter, simulated",
+          "O" => "sensors: an oximeter, a heart belt",
           "S" => "ease it, or note a symptom",
           "−" => "shorter holds from here",
           "+" => "one restoring breath more",
@@ -140,7 +145,6 @@ module Windlass
           prescription: (session.prescription_id if laid?),
           name: name,
           begun: session.state != "planned",
-          oximeter: !laid? && !Forecasts.objection(session.athlete, on: session.local_date),
           over: session.over?,
           unasked: unasked?,
           paced: paced?,
@@ -150,13 +154,21 @@ module Windlass
           paces: timeline.paces.map { |pace| [pace.first, pace.last, pace.ms] },
           holds: timeline.holds.size,
           calls: heard.calls,
-          words: heard.clips,
+          words: heard.clips | SAID_BY_SENSORS,
           asks_at_end: session.to_protocol.first_breath == :end,
           line: {
             left: BreathLine::LEFT,
             right: BreathLine::RIGHT
           }
         }.compact
+      end
+
+      # @return [Hash] for the deck's script of one alone, who may be read by sensors
+      def sensing
+        {
+          simulated: Oximeters.play? && !laid? && !Forecasts.objection(session.athlete, on: session.local_date),
+          saturation_limit: (session.to_core.saturation_limit * 100).round
+        }
       end
 
       def timeline = @timeline ||= session.to_timeline

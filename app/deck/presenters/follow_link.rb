@@ -36,7 +36,8 @@ module Windlass
 
       private
 
-      def modules = @modules ||= RQRCodeCore::QRCode.new(address, level: :m).modules
+      # A screen has no stains that a camera would have to see through: fewer squares, and larger ones.
+      def modules = @modules ||= RQRCodeCore::QRCode.new(address, level: :l).modules
     end
   end
 end

@@ -9,6 +9,7 @@ module Windlass
       # @param sessions [Array<Records::Session>]
       # @param path [String] below which it asks where they stand
       def initialize(sessions, path:)
+        Records::Record.read_along(sessions, [:timeline, :prescription, {athlete: :account}])
         @decks = Deck.together(sessions)
         @path = path
       end

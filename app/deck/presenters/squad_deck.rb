@@ -74,6 +74,7 @@ module Windlass
           "1" => "first breath smooth, of whoever was asked first",
           "2" => "first breath deeper",
           "3" => "first breath a gasp",
+          "4" => "when it is over: all that nobody rated were smooth",
           "U" => "first urge",
           "C" => "contraction",
           "N" => "next, without counting",

@@ -45,6 +45,19 @@ module Windlass
       # @return [Array<String>] how long it takes, what falls together, whether it fits
       def findings = [length, *clashes, *overlaps, *fit].compact
 
+      # name, lane, and how many first breaths nobody rated.
+      Unrated = Value.define(:name, :lane, :open)
+
+      # @return [Array<Unrated>] once it is over, by lane
+      def unrated
+        return [] unless over?
+
+        @unrated ||=
+          sessions
+            .map { |session| Unrated.new(name: session.athlete.name, lane: session.lane, open: session.unrated.size) }
+            .reject { |one| one.open.zero? }
+      end
+
       # @return [Boolean] its starts may still change
       def open? = !squad.begun?
 
@@ -62,15 +75,33 @@ module Windlass
         "All are done after #{Words.clock(line_up.ends_s)}."
       end
 
+      # So many pairs are named.
+      NAMED = 3
+
       def clashes
         found = line_up.collisions
         return [] if squad.on_the_word
+        return [AT_ONCE] if line_up.starts.uniq.one?
         return ["No two first breaths come less than #{squad.gap_s} s apart."] if found.zero?
 
         [
           "#{Words.count(found, "pair")} of first breaths #{(found == 1) ? "comes" : "come"} less than " \
-          "#{squad.gap_s} s apart."
+          "#{squad.gap_s} s apart: #{who_clashes}."
         ]
+      end
+
+      AT_ONCE = "All start at once: first breaths fall together, and are rated at the end, by exception."
+
+      # `Ada and Bo at 2:10; Bo and Cy 4 times; 2 pairs more`
+      def who_clashes
+        all = line_up.together
+        named =
+          all.first(NAMED).map do |lanes, moments|
+            often = (moments.size > 1) ? Words.times(moments.size) : "at #{Words.clock(moments.first)}"
+            "#{lanes.map { |lane| names[lane] }.join(" and ")} #{often}"
+          end
+        rest = all.size - named.size
+        [*named, ("#{Words.count(rest, "pair")} more" if rest > 0)].compact.join("; ")
       end
 
       def overlaps

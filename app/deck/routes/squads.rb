@@ -35,13 +35,20 @@ module Windlass
           form = Forms::SquadForm.parse(params, names: record.sessions.map { |session| session.athlete.name })
           next squad_sheet(record, form: form) unless form.valid?
 
-          starts = (said(:deed) == "keep") ? form.starts(record.sessions.size) : nil
           Actions::ArrangeSquad.call(
             record,
             settings: form.settings,
             pairs: form.pairs(record.sessions.size),
-            starts: starts
+            how: form.how,
+            starts: form.given_starts(record.sessions.size)
           )
+          redirect to("/squads/#{record.uuid}"), 303
+        end
+
+        app.post("/squads/:uuid/smooth", may: :runs) do
+          record = squad(:rounds, :journal_events, :timeline, :athlete)
+          rated = Actions::RestSmooth.call(record, except: listed(:except).map(&:to_i), now: now)
+          tell "#{Words.count(rated, "first breath")} smooth." if rated > 0
           redirect to("/squads/#{record.uuid}"), 303
         end
 

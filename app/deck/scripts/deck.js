@@ -6,7 +6,6 @@ import { COUNT_IN_MS, Lane } from "./lane.js";
 import { deedOf, DEEDS } from "./deck_keys.js";
 import { everyPulse } from "./metronome.js";
 import { oneTab } from "./one_tab.js";
-import { Oximeter } from "./oximeter.js";
 import { Sound } from "./sound.js";
 import { soundSwitch } from "./sound_switch.js";
 import { hasVoice } from "./voice.js";
@@ -17,6 +16,7 @@ import { hiss } from "./hiss.js";
 import { Heart } from "./heart.js";
 import { asRun, keepOwn, saidToday, sayAllWell } from "./laid.js";
 import { Pedal } from "./pedal.js";
+import { sensors } from "./sensors.js";
 import { setup } from "./setup.js";
 import { WakeLock } from "./wake_lock.js";
 
@@ -27,7 +27,7 @@ const unrendered = ({ heard }) => heard?.some(([kind, , , , words]) => kind === 
 
 export function deck() {
   // Kept outside of Alpine's reach: it watches what it is given, sixty times a second.
-  let run, lane, sound, channel, plan, hand, oximeter, wakeLock, pedal;
+  let run, lane, sound, channel, plan, hand, wakeLock, pedal;
   const heart = new Heart();
   const presses = new Presses();
   /** What was chosen on this device holds at once. */
@@ -45,6 +45,10 @@ export function deck() {
     ),
     ...ease(() => lane),
     ...hiss(() => lane),
+    ...sensors(
+      () => lane,
+      () => plan,
+    ),
     ...setup(
       () => pedal,
       () => apply(),
@@ -64,17 +68,14 @@ export function deck() {
     live: true,
     over: false,
     rating: false,
+    restOpen: false,
     begun: false,
     unspoken: false,
     paused: false,
     resting: true,
     perMinute: null,
-    pulseLeads: false,
     unasked: false,
     lastBreath: null,
-    reading: "",
-    measuring: false,
-    measurable: false,
     counting: false,
     holdable: false,
     byTap: chosen("counts") === "tap",
@@ -122,8 +123,7 @@ export function deck() {
       run = lane.run;
       pedal = new Pedal((what, event) => this.act(what, event));
       apply();
-      oximeter = new Oximeter(plan.uuid, (reading) => this.read(reading));
-      this.measurable = plan.oximeter;
+      this.readySensors();
       this.unasked = !run.started && plan.unasked && !lane.journal.marks.some(({ kind }) => kind === "asked");
       if (this.unasked && saidToday(plan)) this.asked(saidToday(plan));
       this.showKept();
@@ -196,6 +196,11 @@ export function deck() {
       if (run) keepOwn(plan, run);
       this.show();
     },
+    restSmooth() {
+      run?.restSmooth();
+      if (run) keepOwn(plan, run);
+      this.show();
+    },
     holdNow(event) {
       run?.holdNow(event);
       this.show();
@@ -206,7 +211,7 @@ export function deck() {
       this.show();
     },
 
-    /** Four taps set it; where an oximeter is on, its pulse leads, or leads no more. */
+    /** Four taps set it; where a sensor is on, its heartbeat leads, or leads no more. */
     beat(event) {
       if (!run?.live || !plan.paced) return;
       if (this.measuring) this.pulseLeads = !this.pulseLeads;
@@ -214,8 +219,7 @@ export function deck() {
     },
     followBeat(perMinute) {
       if (perMinute === null || perMinute === this.perMinute) return;
-      this.perMinute = perMinute;
-      run.beatAt(perMinute);
+      this.perMinute = run.beatAt(perMinute);
     },
     get beatWord() {
       return this.perMinute === null ? "Beat" : `${this.perMinute} a minute`;
@@ -275,29 +279,7 @@ export function deck() {
 
     changed(byHand) {
       if (run) keepOwn(plan, run);
-      if (byHand && this.measuring) this.follow();
-    },
-
-    /** The oximeter plays along with what is really done. */
-    follow() {
-      if (run.started && run.live && !run.paused && !run.quiet) oximeter.start(run.planned);
-      else oximeter.stop();
-    },
-
-    measure() {
-      if (!run || run.over || !this.measurable) return;
-      this.measuring = !this.measuring;
-      this.reading = "";
-      if (this.measuring) this.follow();
-      else oximeter.stop();
-    },
-
-    read(reading) {
-      if (!this.measuring || !run.live || run.paused) return;
-      heart.hear(reading.pulse);
-      if (this.pulseLeads) this.followBeat(heart.perMinute);
-      this.reading = `${reading.saturation} % · ${reading.pulse} a minute`;
-      lane.journal.put("oximeter", run.now(), { value: String(reading.saturation) });
+      if (byHand && lane) this.followRun();
     },
 
     show() {
@@ -306,6 +288,7 @@ export function deck() {
       this.over = run.over;
       this.effortSaid = run.state.effort === undefined ? null : String(run.state.effort);
       this.rating = run.rated !== null;
+      this.restOpen = run.over && run.unrated.length > 0;
       this.asleep = run.live && sound.asleep;
       wakeLock?.keep(run.live);
       this.paused = run.live && run.paused;
@@ -322,6 +305,7 @@ export function deck() {
       }
       this.unspoken = !run.started && !hasVoice() && plan.segments.some(unrendered);
       hand.move(run.planned);
+      this.showReadings();
     },
 
     showKept() {

@@ -26,6 +26,8 @@ const TOP_UP_MS = 70_000;
 const LATE_MS = 60;
 // Who follows hears at least so often that it still runs.
 const TELL_MS = 10_000;
+// One call is over before the next.
+const CALL_MS = 1200;
 // So long the first part is counted in.
 export const COUNT_IN_MS = 3000;
 
@@ -88,6 +90,11 @@ export class Lane {
       inMs: cue.atMs - now,
     }));
     for (const one of [this.channel, this.buzz]) one.schedule(cues, sinceMs);
+  }
+
+  /** Said at once, one after the other, whatever the plan says. */
+  call(sayings) {
+    this.channel?.schedule(sayings.map((say, place) => ({ kind: "call", inMs: place * CALL_MS, say })));
   }
 
   /** Beside others each instruction begins with whose it is; numbers go on without. */

@@ -5,6 +5,8 @@ import { Passage } from "./passage.js";
 
 // So long what is called stands on the screen.
 const CALLED_MS = 6000;
+// As the log takes them, a minute.
+const MOST_BEATS = 120;
 
 export class Run extends Passage {
   constructor(plan, journal, clock, onSegment) {
@@ -108,12 +110,22 @@ export class Run extends Passage {
     this.changed();
   }
 
-  /** A pulse that was felt or read: from the next round on it is the beat. */
+  /**
+   * A pulse that was felt or read: from the next round on it is the beat. A slow heart makes no count longer than the
+   * dose says.
+   * @returns beats a minute that are set, or null where nothing is
+   */
   beatAt(perMinute) {
     this.tick();
-    if (!this.live || this.quiet) return;
-    this.state.nextBeat = perMinute;
+    if (!this.live || this.quiet) return null;
+    this.state.nextBeat = Math.max(perMinute, this.slowestBeat);
     this.changed();
+    return this.state.nextBeat;
+  }
+
+  get slowestBeat() {
+    const paced = this.segments.filter((one) => one.paced);
+    return Math.min(MOST_BEATS, Math.max(0, ...paced.map(({ beats, ms }) => Math.ceil((beats * 60_000) / ms))));
   }
 
   /** What somebody feels, and how strongly, at the moment at which it was said. What stops, stops. */
@@ -162,6 +174,16 @@ export class Run extends Passage {
 
   closeEmergency() {
     this.state.emergency.open = false;
+    this.keep();
+  }
+
+  /** All that nobody rated were smooth: said when it is over, after the exceptions. */
+  restSmooth() {
+    if (!this.over) return;
+    for (const hold of this.unrated) {
+      this.state.breaths[hold] = "smooth";
+      this.journal.add("first_breath", this.state.overAt, { round: hold, value: "smooth" });
+    }
     this.keep();
   }
 

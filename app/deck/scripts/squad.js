@@ -16,8 +16,8 @@ import { soundSwitch } from "./sound_switch.js";
 import { place, SquadRun } from "./squad_run.js";
 import { WakeLock } from "./wake_lock.js";
 
-// What is for one alone: a tap leads, an oximeter, a heart.
-const NOT_HERE = ["taps", "oximeter", "beat"];
+// What is for one alone: a tap leads, sensors, a heart.
+const NOT_HERE = ["taps", "sensors", "beat"];
 // Whose words are said: all, the lane in focus, nobody's.
 const SPEAKING = ["all", "one", "none", "alone"];
 const SPEAKING_KEY = "windlass.squad.voice";
@@ -67,6 +67,8 @@ export function squad() {
     over: false,
     allOver: false,
     rating: false,
+    restOpen: false,
+    restWord: "",
     running: false,
     paused: false,
     resting: true,
@@ -181,6 +183,9 @@ export function squad() {
     breath(value, event) {
       run.breath(value, event);
     },
+    restSmooth() {
+      run.restSmooth();
+    },
     pause(event) {
       run.lane.run.pause(event);
     },
@@ -266,6 +271,9 @@ export function squad() {
       this.holdable = one.holdable;
       this.holding = one.holding ? "holding" : "";
       this.rating = rated !== null;
+      const rest = run.restOf;
+      this.restOpen = rest.length > 0;
+      this.restWord = rest.length === 1 ? `: ${plan.lanes[rest[0]].name}` : rest.length > 1 ? `: ${rest.length}` : "";
       this.breathOf = rated === null ? "" : `: ${plan.lanes[rated].name}`;
       this.lastBreath = rated === null ? null : (run.runs[rated].state.breaths[run.runs[rated].rated] ?? null);
       this.asleep = run.live && sound.asleep;

@@ -83,6 +83,17 @@ export class SquadRun {
     this.chosen = null;
   }
 
+  /** Places of those whose open first breaths may be called smooth at once: the one that was chosen, or all. */
+  get restOf() {
+    const open = this.runs.flatMap((run, at) => (run.over && run.unrated.length > 0 ? [at] : []));
+    return open.includes(this.chosen) ? [this.chosen] : open;
+  }
+
+  restSmooth() {
+    for (const at of this.restOf) this.runs[at].restSmooth();
+    this.chosen = null;
+  }
+
   /** All stop; what is noted is noted of somebody. */
   emergency(event) {
     for (const run of this.runs) run.emergency(event);

@@ -47,13 +47,18 @@ module Windlass
             .where.not(hold: nil)
             .pluck(:session_id, :hold, :sao2_low, :first_urge_ms)
             .group_by(&:first)
-        sessions.map { |session| read(session.to_run(events.fetch(session.id, [])), marks.fetch(session.id, [])) }
+        sessions.map do |session|
+          events_of_it = events.fetch(session.id, [])
+          read(session.to_run(events_of_it), marks.fetch(session.id, []), Timeline::Readings.new(events_of_it).torn)
+        end
       end
 
-      def self.read(timeline, marks)
+      # @param torn [Hash] lows beside which readings are missing: a body that is believed to save oxygen, because
+      #   nobody saw how much it used, would be let hold for longer
+      def self.read(timeline, marks, torn)
         Physiology::Fitting::Logged.new(
           timeline: timeline,
-          lows: marks.to_h { |_, hold, low, _| [hold, low] }.compact,
+          lows: marks.to_h { |_, hold, low, _| [hold, low] }.compact.reject { |hold, low| torn[hold] == low },
           urges: marks.to_h { |_, hold, _, urge_ms| [hold, urge_ms && urge_ms / 1000.0] }.compact
         )
       end

@@ -28,7 +28,7 @@ module Windlass
         @ground = ground
         @pairs = memo[:pairs] ||= {}
         @nobodies = Hash.new { |known, date| known[date] = NOBODY.with(answered_on: date) }
-        @alone = {}
+        @alone = {}.compare_by_identity
         @between = {}
         @kinds = {}.compare_by_identity
         @held = held || held_in(ground.fetch(:history, []))
@@ -67,8 +67,9 @@ module Windlass
       def alone(placing)
         # So far from all that was done the hour does not matter any more.
         hour = (placing.berth.date - @since > FAR_DAYS) ? nil : placing.berth.slot.at_min
-        key = [placing.training.key, placing.berth.date, hour, placing.course.dose]
-        @alone.fetch(key) { @alone[key] = refusal(ready(placing.planned), placing.date) }
+        of_course = @alone[placing.course] ||= {}
+        key = [placing.training.key, placing.berth.date.jd, hour]
+        of_course.fetch(key) { of_course[key] = refusal(ready(placing.planned), placing.date) }
       end
 
       # @param placing [Placing]

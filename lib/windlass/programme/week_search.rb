@@ -238,11 +238,14 @@ module Windlass
       def heavy(training, dates) =
         training.activity.strenuous? ? dates.count { |date| !@free_days.include?(date + 1) } : 0
 
-      # Days on which it was planned before, and is not now.
-      def moved(training, dates) =
-        @wishes
+      # Days on which it was planned before, and is not now. Asked for every choice of days.
+      def moved(training, dates) = (wished_days(training) - dates).size
+
+      def wished_days(training) =
+        (@wished_days ||= {})[training.key] ||= @wishes
           .fetch(training.key, [])
-          .count { |wish| @calendar.days(@week).include?(wish.date) && !dates.include?(wish.date) }
+          .map(&:date)
+          .select { |date| @calendar.days(@week).include?(date) }
 
       # How far the days between sessions are from even ones, whole days squared. A test comes first thing.
       def uneven(training, dates, times)

@@ -48,11 +48,8 @@ module Windlass
       # Enough of a fault to ease, not only to repeat: two of them, or a third of those that were done.
       def many?(faults) = faults.size >= 2 || (faults.any? && faults.size * 3 >= done.size)
 
-      # Lowest oximeter readings that ease: under 75 %, or under the planning floor after over-breathing.
-      def low_saturations
-        limit = session.over_breathed ? Physiology::PLANNING_FLOOR : 0.75
-        rounds.select { |round| round.sao2_low && round.sao2_low < limit }
-      end
+      # Rounds whose lowest oximeter reading eases.
+      def low_saturations = rounds.select { |round| round.sao2_low && round.sao2_low < session.saturation_limit }
 
       # Of the minutes of a session without holds this much is enough.
       ENOUGH_SHARE = 9 / 10r

@@ -21,6 +21,12 @@ module Windlass
       # It was over-breathing: a few full breaths before a dry drill are none.
       def over_breathed = washed_out? && !activity.spares?(dose)
 
+      # An oximeter that falls under it eases the next dose, and ends the holds of what runs.
+      LOW_SATURATION = 0.75
+
+      # @return [Float] 0..1; higher after over-breathing, where the urge comes too late to warn
+      def saturation_limit = over_breathed ? Physiology::PLANNING_FLOOR : LOW_SATURATION
+
       # @return [String] which of the two it was
       def washed_out_words =
         if activity.over_breathing?

@@ -34,6 +34,15 @@ module Windlass
       # @return [Integer] pairs of first breaths that come less than the gap apart
       def collisions = clashes.size
 
+      # @return [Hash{Array(Integer, Integer) => Array<Numeric>}] moments at which first breaths of two lanes fall
+      #   together, by their places; who does so most often first
+      def together =
+        clashes
+          .group_by { |one, other| [moments[one][1], moments[other][1]].sort }
+          .transform_values { |pairs| pairs.map { |one, _| moments[one][0] } }
+          .sort_by { |lanes, at| [-at.size, lanes] }
+          .to_h
+
       # @return [Array<Overlap>] of pairs that hold at the same time
       def overlaps
         pairs.filter_map do |one, other|

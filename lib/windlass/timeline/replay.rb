@@ -19,7 +19,7 @@ module Windlass
       def self.rounds(compiled, events, parts: compiled.holds)
         in_order = events.sort_by(&:at_ms)
         by_part = in_order.select(&:round).group_by { |event| [SOUND_KINDS.include?(event.kind), event.round] }
-        readings = in_order.select { |event| event.kind == :oximeter }
+        readings = Readings.new(in_order)
         all = parts + beyond(compiled, by_part.keys.reject(&:first).map(&:last).max || 0)
         reached = all.rindex { |part| by_part.key?(key(part)) } or return []
         all
@@ -55,16 +55,8 @@ module Windlass
           first_urge_ms: since(start, at(events, :first_urge)),
           contraction_ms: since(start, at(events, :contraction)),
           first_breath: events.reverse.find { |event| event.kind == :first_breath }&.value,
-          sao2_low: start && finish && low(readings, start, finish)
+          sao2_low: start && finish && readings.low(start, finish)
         )
-      end
-
-      # The lowest reading of a hold. A finger is late: what it shows then belongs to what the lungs did before.
-      # @return [Float, nil] 0..1
-      def self.low(readings, start, finish)
-        late = Physiology::Oximeter::DELAY_S * 1000
-        until_ms = finish + late + Physiology::Alignment::AFTER_HOLD_S * 1000
-        readings.select { |event| event.at_ms.between?(start + late, until_ms) }.map { |event| event.value / 100.0 }.min
       end
 
       def self.at(events, *kinds) = events.find { |event| kinds.include?(event.kind) }&.at_ms
@@ -76,7 +68,7 @@ module Windlass
       def self.target_ms(place) = place.open? ? nil : place.ms
 
       def self.since(start, moment) = start && moment && [moment - start, 0].max
-      private_class_method :key, :beyond, :done, :low, :at, :length, :target_ms, :since
+      private_class_method :key, :beyond, :done, :at, :length, :target_ms, :since
     end
   end
 end

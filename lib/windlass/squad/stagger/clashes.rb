@@ -65,13 +65,23 @@ module Windlass
           found
         end
 
-        # What a lane has with all others together, by each second at which it may start.
+        # What a lane has with all others together, by each second at which it may start. Asked some hundred times a
+        # squad: one list that is added to, not a list a second.
         def totals(table, lane, starts)
-          by_start =
-            starts.each_with_index.filter_map do |start, other|
-              table[other][lane]&.slice(@latest_s - start, @latest_s + 1) if start && other != lane
-            end
-          by_start.empty? ? Array.new(@latest_s + 1, 0) : by_start.transpose.map(&:sum)
+          found = Array.new(@latest_s + 1, 0)
+          starts.each_with_index do |start, other|
+            by_later = table[other][lane]
+            add(found, by_later, @latest_s - start) if by_later && start && other != lane
+          end
+          found
+        end
+
+        def add(found, by_later, from)
+          second = 0
+          while second <= @latest_s
+            found[second] += by_later[from + second]
+            second += 1
+          end
         end
 
         # By lane and lane: seen from the other one, the same backwards.
