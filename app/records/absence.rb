@@ -7,6 +7,8 @@ module Windlass
       self.table_name = "absences"
       belongs_to :athlete
 
+      scope :on, ->(date) { where(from_on: ..date, to_on: date..) }
+
       # @return [Programme::Absence]
       def to_core = Windlass::Programme::Absence.new(from: from_on, to: to_on)
     end

@@ -8,7 +8,8 @@ module Windlass
       WHO = {"here" => "who trains here", "left" => "who has left", "all" => "everybody"}.freeze
       ORDERS = {
         "name" => "by name", "trained" => "trained last", "idle" => "longest without training",
-        "pause" => "shortest control pause", "hold" => "longest maximal hold"
+        "step" => "longest without a step", "down" => "most steps down", "pause" => "shortest control pause",
+        "hold" => "longest maximal hold"
       }.freeze
 
       NEWEST = ->(kind) do
@@ -17,10 +18,19 @@ module Windlass
       end
       TRAINED =
         "(SELECT max(local_date) FROM sessions WHERE sessions.athlete_id = athletes.id AND discarded_at IS NULL)"
+      MOVES =
+        "FROM moves JOIN prescriptions ON prescriptions.id = moves.prescription_id WHERE prescriptions.athlete_id = " \
+        "athletes.id AND moves.taken_back_at IS NULL"
+      OPEN = "EXISTS (SELECT 1 FROM prescriptions WHERE prescriptions.athlete_id = athletes.id AND state = 'active')"
       SORTED = {
         "name" => nil,
         "trained" => "#{TRAINED} DESC NULLS LAST",
         "idle" => "#{TRAINED} ASC NULLS FIRST",
+        # Whoever trains nothing just now is not without a step.
+        "step" =>
+          "#{OPEN} DESC, (SELECT max(moves.local_date) #{MOVES} AND moves.decided = 'advance') ASC NULLS FIRST",
+        "down" =>
+          "(SELECT count(*) #{MOVES} AND moves.decided IN ('ease', 'rest', 'stop') AND moves.local_date > :since) DESC",
         "pause" => "#{NEWEST["control_pause"]} ASC NULLS LAST",
         "hold" => "#{NEWEST["maximal_hold"]} DESC NULLS LAST"
       }.freeze
@@ -29,8 +39,10 @@ module Windlass
 
       # @param account [Account]
       # @param asked [Hash{Symbol => String}] search, who, order, group, page; what makes no sense is passed over
-      def initialize(account, asked)
+      # @param today [Date]
+      def initialize(account, asked, today:)
         @account = account
+        @today = today
         @search = asked[:search].to_s
         @who = WHO.key?(asked[:who]) ? asked[:who] : "here"
         @order = ORDERS.key?(asked[:order]) ? asked[:order] : "name"
@@ -65,7 +77,9 @@ module Windlass
 
       private
 
-      def sorted = SORTED[order] ? found.order(Arel.sql(SORTED[order])).by_name : found.by_name
+      def sorted = SORTED[order] ? found.order(Arel.sql(SORTED[order], since: since)).by_name : found.by_name
+
+      def since = @today - Progression::Whereabouts::SPAN_DAYS
 
       def found
         all = @account.athletes

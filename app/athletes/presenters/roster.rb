@@ -4,7 +4,11 @@ module Windlass
   module Presenters
     # A page of athletes, one line each.
     class Roster
-      Row = Value.define(:name, :athlete_id, :about, :control_pause, :maximal_hold, :standing)
+      # rises: how the morning score moves, in a word. six_weeks: training days and steps. step, trained: days, in short.
+      Row =
+        Value.define(
+          :name, :athlete_id, :about, :control_pause, :rises, :maximal_hold, :standing, :six_weeks, :step, :trained
+        )
 
       attr_reader :list
 
@@ -14,6 +18,7 @@ module Windlass
         @today = today
         @athletes = list.athletes
         @values = Records::Measure.newest_values(@athletes)
+        @known = Queries::Whereabouts.of(@athletes, today: today)
       end
 
       def empty? = @athletes.empty?
@@ -51,12 +56,28 @@ module Windlass
             standing: standing(athlete),
             about: [athlete.age_on(@today), *athlete.disciplines].join(", "),
             control_pause: seconds(athlete, :control_pause_s),
-            maximal_hold: seconds(athlete, :maximal_hold_s)
+            maximal_hold: seconds(athlete, :maximal_hold_s),
+            **course(@known[athlete.id])
           )
         end
       end
 
       private
+
+      NOTHING = {rises: "", six_weeks: "–", step: "–", trained: "–"}.freeze
+      RISES = {1 => "rising", 0 => "", -1 => "falling"}.freeze
+
+      # @param known [Progression::Whereabouts, nil]
+      def course(known)
+        return NOTHING if known.nil?
+
+        {
+          rises: RISES.fetch(known.rises),
+          six_weeks: "#{Words.count(known.days, "day")}, #{known.up} up, #{known.down} down",
+          step: known.stepped_on ? Dates.short(known.stepped_on) : "–",
+          trained: known.last_on ? Dates.short(known.last_on) : "–"
+        }
+      end
 
       def seconds(athlete, measure) = @values.fetch(athlete.id)[measure]&.then { |value| Words.hold(value) } || "–"
 

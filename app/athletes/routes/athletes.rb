@@ -14,7 +14,8 @@ module Windlass
                 Presenters::Roster.new(
                   Records::Roster.new(
                     account,
-                    %i[search who order group page].to_h { |key| [key, said(key)[0, 80]] }
+                    %i[search who order group page].to_h { |key| [key, said(key)[0, 80]] },
+                    today: today
                   ),
                   today: today
                 )

@@ -126,6 +126,7 @@ module Windlass
         {
           "Next steps" => :steps,
           "Missing" => :missing,
+          "Look at" => :looks,
           "Changed since yesterday" => :changes
         }.transform_values { |list| @entries.all(list).then { |rows| [first(rows), rows.size - first(rows).size] } }
           .reject { |_, (rows, _)| rows.empty? }

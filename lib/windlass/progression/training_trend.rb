@@ -5,7 +5,8 @@ module Windlass
     # Whether some weeks of training went well: one word, and why. It moves nobody; it says where a coach looks first.
     # Its shares are common practice, without a source.
     TrainingTrend =
-      Value.define(:state, :because) do
+      Value.define(:state, :because, :steps) do
+        # steps: of the reasons, what is said of steps alone.
         # @return [String] `Going well`
         def word = TrainingTrend::WORDS.fetch(state)
 
@@ -30,7 +31,7 @@ module Windlass
               pause: falls ? -TrainingTrend.direction(trend) : TrainingTrend.direction(trend),
               stopped: stopped
             )
-          new(state: weeks.state, because: weeks.in_words)
+          new(state: weeks.state, because: weeks.in_words, steps: weeks.steps)
         end
 
         # @return [Integer] 1, 0 or -1; 0 where the interval leaves room for no change
@@ -64,8 +65,6 @@ module Windlass
 
         def in_words = "#{[*("stopped" if stopped), steps, *gasps].join("; ")}."
 
-        private
-
         def steps
           return "no session in four weeks" if days.zero? && up.zero? && down.zero?
           return "#{Words.count(days, "training day")} in four weeks, no step" if up.zero? && down.zero?
@@ -73,6 +72,8 @@ module Windlass
           "#{Words.count(up, "step")} up, #{down.zero? ? "none" : down} " \
           "down#{", #{breaks} of them to rest or stop," if breaks.positive?} in four weeks"
         end
+
+        private
 
         def gasps
           return [] if days.zero?

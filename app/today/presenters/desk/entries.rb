@@ -9,7 +9,7 @@ module Windlass
         KEPT = BoundedCache.new(4_000)
 
         # openings: what may still be done today.
-        Entry = Value.define(:stopped, :twins, :decisions, :steps, :missing, :changes, :openings, :unscored)
+        Entry = Value.define(:stopped, :twins, :decisions, :steps, :missing, :changes, :looks, :openings, :unscored)
 
         LISTS = {
           stopped: ->(ground) { Decisions.new(ground).stopped },
@@ -18,6 +18,7 @@ module Windlass
           steps: ->(ground) { FirstSteps.new(ground).rows },
           missing: ->(ground) { Missing.new(ground).rows },
           changes: ->(ground) { Changes.new(ground).rows },
+          looks: ->(ground) { Looks.new(ground).rows },
           openings: ->(ground) { Openings.new(ground).rows }
         }.freeze
 
@@ -35,7 +36,7 @@ module Windlass
         def to_a
           day = @now.to_date.jd
           @entries ||=
-            KEPT.fetch_all(@names.map { |id, _, mark| [id, mark, day] }) do |keys|
+            KEPT.fetch_all(@names.map { |id, _, mark| [id, mark, day, absent.include?(id)] }) do |keys|
               anew(keys.map(&:first)).transform_keys(keys.to_h { |key| [key.first, key] })
             end
         end
@@ -50,6 +51,9 @@ module Windlass
         def unscored = @names.zip(to_a).filter_map { |(id, name, _), entry| [id, name] if entry.unscored }
 
         private
+
+        # An absence is no row that moves an athlete's mark.
+        def absent = @absent ||= Records::Absence.on(@now.to_date).pluck(:athlete_id).to_set
 
         # @return [Hash{Integer => Entry}]
         def anew(ids)
