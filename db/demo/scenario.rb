@@ -299,7 +299,8 @@ module Windlass
         id = Records::Session.insert!(row, returning: :id).rows.first.first
         parts = set.activity.judged_parts(timeline)
         if set.rounds.any?
-          Records::Round.insert_all!(set.rounds.map { |round| round_row(id, round, parts[round.number - 1]) })
+          rows = set.rounds.map { |round| round_row(id, round, parts[round.number - 1]) }
+          Records::Round.insert_all!(rows.map { |one| one.merge(sao2_low: finger_low(one, row)) })
         end
         id
       end
@@ -346,6 +347,20 @@ module Windlass
           stream: round.stream,
           first_urge_ms: first_urge_ms(round)
         }
+      end
+
+      # Whoever wears an oximeter in tables of long holds: each body uses oxygen in its own way, more or less of it than
+      # forecast, and a finger is off by a point.
+      WITH_OXIMETER = %w[co2-table o2-table single-hold counted-recovery].freeze
+
+      def finger_low(round, session)
+        return unless WITH_OXIMETER.include?(session[:protocol]) && round[:hold] && session[:forecast]
+
+        @fingers ||= Random.new(@athlete.id)
+        @thrift ||= @fingers.rand(0.7..1.15)
+        fallen = 1 - session[:forecast][round[:hold] - 1][:sao2_min]
+        @marked = true
+        (1 - fallen * @thrift + @fingers.rand(-0.01..0.01)).round(2).clamp(0.8, 1.0)
       end
 
       # No urge comes in a small hold; one in two long ones is marked.

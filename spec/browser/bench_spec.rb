@@ -16,13 +16,16 @@ RSpec.describe "The bench in the browser", :browser do
     expect(page).to have_css(".map-words", text: "40 deep breaths, 4:00 held: past the floor, and no urge before it")
   end
 
-  it "shows a running oximeter on the deck" do
+  it "shows a running oximeter on the deck, in the demo" do
+    stub_const("ENV", ENV.to_h.merge("WINDLASS_DEMO" => "1"))
     give_clock
     athlete = make_athlete.tap { |one| make_pause(one) }
     visit("/prescriptions/#{prescribe(athlete).id}")
     click_button("All well: start")
     expect(page).to have_text("Saved")
     key(:space, "o")
+    click_button("Simulated pair")
+    click_button("Done")
 
     expect(page).to have_css(".reading", text: /\A9\d % · \d\d a minute\z/)
   end

@@ -4,7 +4,7 @@ module Windlass
   module Presenters
     # A page of athletes, one line each.
     class Roster
-      # rises: how the morning score moves, in a word. six_weeks: training days and steps. step, trained: days, in short.
+      # rises: how the morning score moves, in a word. six_weeks: training days and steps. step, trained: their days.
       Row =
         Value.define(
           :name, :athlete_id, :about, :control_pause, :rises, :maximal_hold, :standing, :six_weeks, :step, :trained
@@ -74,8 +74,8 @@ module Windlass
         {
           rises: RISES.fetch(known.rises),
           six_weeks: "#{Words.count(known.days, "day")}, #{known.up} up, #{known.down} down",
-          step: known.stepped_on ? Dates.short(known.stepped_on) : "–",
-          trained: known.last_on ? Dates.short(known.last_on) : "–"
+          step: known.stepped_on ? Dates.brief(known.stepped_on) : "–",
+          trained: known.last_on ? Dates.brief(known.last_on) : "–"
         }
       end
 

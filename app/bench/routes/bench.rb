@@ -7,6 +7,16 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
+        app.get("/bench/log", may: :coaches) do
+          seen = Queries::ForecastErrors.of(account.athletes.ids)
+          erb :"bench/errors",
+            locals: {
+              title: "Forecasts against the log",
+              newest: Queries::ForecastErrors::NEWEST,
+              pages: %i[urge low].map { |kind| Presenters::ForecastErrorsPage.new(seen, kind) }
+            }
+        end
+
         app.get("/bench", may: :coaches) do
           form = Forms::BenchForm.parse(params)
           page = (Presenters::Bench.new(form, bench_model(form)) if form.valid? && bench_objection(form).nil?)

@@ -12,7 +12,8 @@ export function shortNumber(bytes, at) {
   const raw = bytes.getUint16(at, true);
   if (NO_NUMBERS.includes(raw)) return null;
   const signed = (bits, width) => (bits >= 1 << (width - 1) ? bits - (1 << width) : bits);
-  return signed(raw & 0x0fff, 12) * 10 ** signed(raw >> 12, 4);
+  const [digits, power] = [signed(raw & 0x0fff, 12), signed(raw >> 12, 4)];
+  return power < 0 ? digits / 10 ** -power : digits * 10 ** power;
 }
 
 // Bit by bit: why a reading is none, and why it is doubtful.

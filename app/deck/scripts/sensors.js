@@ -69,6 +69,10 @@ export function sensors(lane, plan) {
       if (!this.measurable) return;
       document.getElementById("sensors").showModal();
     },
+    /** Space is to start, and not to open this again. */
+    sensorsClosed() {
+      document.querySelector("[data-main]").focus();
+    },
     isJoined(kind) {
       return Boolean(this.joinedKinds[kind]);
     },
@@ -121,10 +125,13 @@ export function sensors(lane, plan) {
     },
 
     hearSensor(kind, reading) {
-      newest[kind] = reading ?? newest[kind];
-      if (!reading || reading.fault) return;
+      // What it said before it went away says nothing of now.
+      if (!reading) return delete newest[kind];
+      newest[kind] = reading;
+      if (reading.fault) return undefined;
       this.hearHeart(kind, reading);
       if (kind === "oximeter" && !reading.doubt && reading.saturation !== null) this.hearSaturation(reading.saturation);
+      return undefined;
     },
 
     hearHeart(kind, { pulse: perMinute, intervals = [] }) {

@@ -10,7 +10,7 @@ export function linesOf(text) {
   return text
     .split(/\r\n|\r|\n/)
     .map(cells)
-    .map((row) => [row.length > 1 ? row.find((cell) => /\p{L}/u.test(cell)) ?? null : null, row.find(figure)])
+    .map((row) => [row.find((cell) => /\p{L}/u.test(cell) && !figure(cell)) ?? null, row.find(figure)])
     .filter(([, seconds]) => seconds);
 }
 const figure = (cell) => /^\d+([.,:]\d+)?( ?s)?$/.test(cell);

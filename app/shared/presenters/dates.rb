@@ -7,6 +7,9 @@ module Windlass
       # @return [String] `Wed 25 Nov`
       def self.short(date) = date.strftime("%a %-d %b")
 
+      # @return [String] `25 Nov`, for a column
+      def self.brief(date) = date.strftime("%-d %b")
+
       # @return [String] `Wednesday 25 November 2026`
       def self.long(date) = date.strftime("%A %-d %B %Y")
 

@@ -20,7 +20,8 @@ module Windlass
         moves = moves(ids, today)
         mornings = Records::Measure.morning_series(since.keys, since: today - Progression::Whereabouts::SPAN_DAYS)
         since.to_h do |id, started_on|
-          [id, one(athletes.fetch(id), started_on.to_date, days.fetch(id, []), moves.fetch(id, []), mornings.fetch(id), today)]
+          rows = [days, moves].map { |all| all.fetch(id, []) }
+          [id, one(athletes.fetch(id), started_on.to_date, *rows, mornings.fetch(id), today)]
         end
       end
 

@@ -34,7 +34,8 @@ module Windlass
         end
 
         def stuck_words(on)
-          step = stepped_on ? "the last step up #{((on - stepped_on) / 7).floor} weeks ago" : "no step up in half a year"
+          step = "no step up in half a year"
+          step = "the last step up #{((on - stepped_on) / 7).floor} weeks ago" if stepped_on
           "#{Words.count(days, "training day")} in six weeks, #{step}"
         end
       end
