@@ -46,6 +46,29 @@ RSpec.describe "A session of blocks", :web do
   def keep(blocks, **more) =
     submit("/protocols/blocks", "/own-protocols", protocol: "blocks", blocks: blocks, name: "Evening", **more)
 
+  it "becomes a series in one press, and its rungs say what they move" do
+    dose = {"stage" => "0", "narrow" => "none", "cycles" => "2", "rounds" => "2", "count_s" => "1", "form" => "left"}
+    nostril = {"protocol" => "alternate-nostril", "dose" => dose}
+    press("series:1", {"1" => nostril.merge("through" => "narrow"), "2" => hiss})
+    expect([headings.size, typed.select { |name, _| name.end_with?("[dose][narrow]") }.values]).to eq [
+      5,
+      %w[none in out both]
+    ]
+    expect(typed.select { |name, _| name.end_with?("[series]") }.values).to eq ["1", "1", "1", "1", ""]
+
+    series = %w[none in out both].map.with_index(1) do |way, number|
+      [number.to_s, {**nostril, "dose" => nostril["dose"].merge("narrow" => way), "series" => "1"}]
+    end
+    submit("/protocols/blocks", "/protocols/blocks/prescriptions", blocks: series.to_h, athlete_id: athlete.id.to_s)
+    follow_redirect!
+    expect(page.css("main h2").map(&:text)).to include(match(/\A4 blocks, \d/))
+    expect(page.css(".block-list li").size).to eq 4
+    expect(page.css(".rungs li").map { |rung| rung.text.strip }.first(2)).to match [
+      "As composed",
+      /\ABlocks 1, 2, 3 and 4, .* → /
+    ]
+  end
+
   it "grows by buttons: added, copied, moved, taken out, and what was typed stays" do
     press("add", {}, add: "hiss-ladder")
     expect([last_response.status, headings]).to eq [200, ["1. Hiss ladder"]]

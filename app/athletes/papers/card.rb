@@ -63,6 +63,7 @@ module Windlass
           @timeline.holds.each_with_index.map do |hold, index|
             [
               (index + 1).to_s,
+              *(how(hold) if told_apart?),
               hold.segment.open? ? "to #{Words.hold(hold.ms / 1000.0)} at most" : Words.hold(hold.ms / 1000.0),
               rest_after(index),
               "",
@@ -71,9 +72,26 @@ module Windlass
           end
         return parts if list.empty?
 
-        head = ["Hold", "Held for", "Then breathe", "Urge", "First breath"]
+        head = ["Hold", *("How" if told_apart?), "Held for", "Then breathe", "Urge", "First breath"]
         rows([head, *list.first(MOST_ROWS)], size: 11.5 * @scale)
-        quiet("And #{Words.count(list.size - MOST_ROWS, "hold")} more like these.") if list.size > MOST_ROWS
+        quiet(more(list)) if list.size > MOST_ROWS
+      end
+
+      # Holds differ in more than their length: sides, levels, locks.
+      def told_apart? = @timeline.holds.map { |hold| how(hold) }.uniq.size > 1
+
+      # @return [String] `Hold, full; root lock, after in left`
+      def how(hold)
+        before = @timeline.placed.reverse.find { |place| place.end_ms <= hold.start_ms }&.segment
+        side = before.route if before && %i[left right].include?(before.route)
+        [hold.segment.cue, ("after #{(before.kind == :inhale) ? "in" : "out"} #{side}" if side)].compact.join(", ")
+      end
+
+      # Alike is what a row above says, whatever its number and the breathing after it.
+      def more(list)
+        shown, others = list.first(MOST_ROWS), list.drop(MOST_ROWS)
+        alike = (others.map { |row| row[1...-3] } - shown.map { |row| row[1...-3] }).empty?
+        "And #{Words.count(others.size, "hold")} more#{alike ? " like these" : ": see the deck"}."
       end
 
       # What has no holds is told part by part, the same ones once.

@@ -63,8 +63,9 @@ module Windlass
         @protocols ||=
           @account.of(Records::Prescription)
             .distinct
-            .pluck(:protocol)
-            .map { |id| [Protocols.find(id).name, id] }
+            .pluck(:protocol, :own_name)
+            .map { |id, own_name| [(own_name if Protocols::Blocks.id?(id)) || Protocols.find(id).name, id] }
+            .uniq(&:last)
             .sort
       end
 

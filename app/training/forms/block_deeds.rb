@@ -4,7 +4,7 @@ module Windlass
   module Forms
     # What a button of the composer wants of the blocks.
     module BlockDeeds
-      # @param deed [String] `add`, `up:2`, `down:2`, `copy:2`, `remove:2`
+      # @param deed [String] `add`, `up:2`, `down:2`, `copy:2`, `remove:2`, `series:2`
       # @param added [Hash, nil] a new block as it is typed
       # @return [Array(#call, String), nil] the change, and the key of the block that it is about
       def self.of(deed, blocks, added: nil)
@@ -15,6 +15,8 @@ module Windlass
           [->(known) { added ? known.merge(fresh => added) : known }, fresh]
         when "copy"
           [->(known) { known.flat_map { |one| (one.first == key) ? [one, [fresh, one.last]] : [one] }.to_h }, fresh]
+        when "series"
+          [->(known) { BlockSeries.made(known, key) }, key]
         when "remove"
           [->(known) { known.except(key) }, nil]
         when "up", "down"
@@ -30,7 +32,7 @@ module Windlass
         list.insert(to, list.delete_at(at)) if to.between?(0, list.size - 1)
         list.to_h
       end
-      private_class_method :next_key, :moved
+      private_class_method :moved
     end
   end
 end

@@ -12,6 +12,8 @@ module Windlass
       TIMES = Protocols::Parameter.new(key: :repeats, words: "times", unit: :number, range: Protocols::Blocks::REPEATS)
       GAP = Protocols::Parameter.new(key: :after_s, words: "seconds", unit: :s, range: Protocols::Blocks::GAP_S)
 
+      SERIES = (1..Protocols::Blocks::MOST)
+
       # One block as it stands in the page. key: of its fields.
       Part =
         Value.define(:key, :form, :typed) do
@@ -25,6 +27,9 @@ module Windlass
 
           def after_s = typed.fetch("after_s", "").to_s
 
+          # @return [Integer, nil] which series it is of
+          def series = SERIES.find { |number| number.to_s == typed["series"].to_s }
+
           # @return [Hash] as a dose has it
           def block
             repeats = TypedNumbers.read(times, TIMES)
@@ -33,6 +38,7 @@ module Windlass
               protocol: protocol.id,
               dose: form.dose,
               **((repeats == 1) ? {} : {repeats: repeats}),
+              **(series ? {series: series} : {}),
               **(gap ? {after: gap} : {})
             }
           end
@@ -58,17 +64,18 @@ module Windlass
             protocol
               .bound(dose)
               .blocks
-              .to_h { |one| [one.number.to_s, block(one.protocol, one.dose, one.repeats, one.after)] }
+              .to_h { |one| [one.number.to_s, block(one.protocol, one.dose, one.repeats, one.after, one.series)] }
         }
       end
 
       # @return [Hash] one block as it is typed
-      def self.block(family, dose, repeats = 1, after = nil)
+      def self.block(family, dose, repeats = 1, after = nil, series = nil)
         kind = {nil => "", Protocols::Blocks::WAIT => "wait"}.fetch(after, "time")
         DoseForm.shown(dose, family).merge(
           "protocol" => family.id,
           "repeats" => repeats.to_s,
           "after" => kind,
+          "series" => series.to_s,
           "after_s" => (kind == "time") ? TypedNumbers.show(after, GAP) : ""
         )
       end

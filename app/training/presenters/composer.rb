@@ -105,6 +105,11 @@ module Windlass
 
       def words = protocol.in_words(dose)
 
+      def heading = protocol.heading(dose)
+
+      # @return [Array<String>] none where it is no session of blocks
+      def block_words = protocol.blocks_in_words(dose)
+
       # @return [String] what a change led to, read out: the plan and what was found, or what is wrong
       def said
         return ["#{words}, #{length}.", *findings.values.flatten.map(&:text)].join(" ") if valid?

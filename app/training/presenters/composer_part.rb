@@ -46,6 +46,9 @@ module Windlass
       # @return [String] the dose in words, where every number is one that is allowed
       def words = form.valid? ? protocol.in_words(form.dose) : "Correct the marked number"
 
+      # @return [Hash{Symbol => String}] what a series of it may go through
+      def series_choices = Forms::BlockSeries.choices(protocol).to_h { |one| [one.key, one.words] }
+
       def first? = place == 1
 
       def last? = place == @count

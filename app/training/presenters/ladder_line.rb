@@ -18,7 +18,7 @@ module Windlass
             current: rung == @standing.rung,
             passed: rung < @standing.rung,
             care: care?(rung),
-            words: "#{@standing.protocol.in_words(dose)}#{", with care: buddy and oximeter" if care?(rung)}"
+            words: "#{rung_words(dose, rung)}#{", with care: buddy and oximeter" if care?(rung)}"
           )
         end
       end
@@ -38,6 +38,15 @@ module Windlass
       end
 
       private
+
+      # Of a session of blocks what a rung changes: the whole of it again and again nobody would read.
+      def rung_words(dose, rung)
+        return @standing.protocol.in_words(dose) if @standing.protocol.blocks_in_words(dose).empty?
+        return "As composed" if rung.zero?
+
+        lever, now, later = @standing.ladder.change_after(rung - 1)
+        "#{lever.words.capitalize}: #{value(lever, now)} → #{value(lever, later)}"
+      end
 
       # Holds of this rung are forecast to fall under the planning floor.
       def care?(rung) = @standing.ladder.care?(rung)

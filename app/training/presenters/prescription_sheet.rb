@@ -174,6 +174,11 @@ module Windlass
 
       def dose = protocol.in_words(dose_today)
 
+      # @return [String] `9 blocks, 14 min`; of a single family its dose
+      def heading = block_words.any? ? "#{protocol.heading(dose_today)}, #{length}" : dose
+
+      def block_words = protocol.blocks_in_words(dose_today)
+
       def posture = (protocol.posture == :lying) ? "lying" : Protocols::PLACES.fetch(protocol.places.first)
 
       def ladder = LadderLine.new(standing)

@@ -147,6 +147,24 @@ RSpec.describe Windlass::Protocols::Blocks do
     ]
   end
 
+  it "moves a series alike, each from where it stands, and no further than the hardest of it may go" do
+    block = ->(hold_s, **more) { {protocol: "small-holds", dose: {hold_s: hold_s, minutes: 4}, **more} }
+    dose = Windlass::Protocols.dose({blocks: [block[5, series: 1], block[3], block[4, series: 1]]})
+    blocks = Windlass::Protocols.find("blocks").bound(dose)
+    lever = blocks.levers.find { |one| one.key == :block_1_hold_s }
+    holds = ->(one) { one[:blocks].map { |given| given[:dose][:hold_s] } }
+
+    expect(blocks.levers.map(&:key)).to eq %i[
+      block_1_sets block_1_minutes block_1_hold_s block_2_sets block_2_minutes block_2_hold_s
+    ]
+    expect([lever.words, lever.value(dose)]).to match [/\Ablocks 1 and 3, /, 5]
+    expect([holds[lever.stepped(dose)], holds[lever.at(dose, 8)]]).to eq [[6, 3, 5], [8, 3, 7]]
+    expect(lever.limit_for(measures(control_pause_s: 12), {block_1_hold_s: 5})).to eq 5
+    expect(blocks.faults({blocks: [block[5, series: 0]]})).to include(
+      "blocks[0].series" => "0 is not allowed; allowed: nothing, or 1 to 20"
+    )
+  end
+
   it "is judged block by block; the strongest verdict leads, and says in which" do
     cases = {
       {2 => {first_breath: :gasp}} => [:repeat, "1 gasp: round 2 of block 1, carbon-dioxide table."],

@@ -4,12 +4,12 @@ module Windlass
   module Protocols
     # What is wrong with one block, as it came.
     module BlockFaults
-      KEYS = %i[protocol dose repeats after].freeze
+      KEYS = %i[protocol dose repeats after series].freeze
 
       # @return [Hash{String, nil => String}] by path within the block
       def self.of(given)
         unless given.is_a?(Hash)
-          return {nil => "#{Error.shown(given)} is not allowed; allowed: protocol, dose, repeats, after"}
+          return {nil => "#{Error.shown(given)} is not allowed; allowed: #{KEYS.join(", ")}"}
         end
 
         family = Protocols::ALL.find { |one| one.id == given[:protocol] }
@@ -53,6 +53,9 @@ module Windlass
           unknown[
             "after"
           ] = "#{Error.shown(after)} is not allowed; allowed: nothing, 1 to #{Blocks::GAP_S.end} s, or #{Blocks::WAIT}"
+        end
+        unless [nil, *1..Blocks::MOST].include?(given[:series])
+          unknown["series"] = "#{Error.shown(given[:series])} is not allowed; allowed: nothing, or 1 to #{Blocks::MOST}"
         end
         unknown
       end

@@ -18,9 +18,10 @@ module Windlass
       # How long a wait for the coach is expected to be.
       WAIT_S = 60
 
-      # One block. after: nil, seconds, or {WAIT}. number: from 1 on; time: which of its repeats.
+      # One block. after: nil, seconds, or {WAIT}. number: from 1 on; time: which of its repeats. series: a number; the
+      # ladder moves all blocks of a family that have the same one alike.
       Block =
-        Value.define(:protocol, :dose, :repeats, :after, :number, :time) do
+        Value.define(:protocol, :dose, :repeats, :after, :number, :time, :series) do
           def name = protocol.name
 
           # @return [String] `block 2, hiss ladder`
@@ -61,11 +62,14 @@ module Windlass
         self.class.new(id: id, blocks: given).freeze
       end
 
-      # @return [Array<Lever>] those of all blocks, in their order: each moves one number of one block
+      # @return [Array<Lever>] those of all blocks, in their order: each moves one number of one block, or of a series
       def levers =
-        @lazy[:levers] ||= blocks
-          .flat_map { |one| one.protocol.levers.map { |lever| of_block(lever, one.number - 1) } }
+        @lazy[:levers] ||= moved_alike
+          .flat_map { |same| same.first.protocol.levers.map { |lever| SeriesLever.of(lever, same.map(&:number)) } }
           .freeze
+
+      # @return [Array<Array<Block>>] a series, or one alone, in the order of their first blocks
+      def moved_alike = blocks.group_by { |one| one.series ? [one.protocol.id, one.series] : one.number }.values
 
       # @param name [String, nil] that the coach gave
       # @return [Protocol] under an id of its own: several such sessions may be prescribed beside each other
@@ -319,15 +323,17 @@ module Windlass
       end
 
       # @return [String] `Bellows rounds: 3 rounds …; then quiet breathing: …`
-      def in_words(dose)
-        bound(dose)
-          .blocks
-          .map do |one|
-            times = ", #{one.repeats} times" if one.repeats > 1
-            gap = gap_in_words(one.after) unless one.number == blocks.size
-            "#{one.name}: #{one.protocol.in_words(one.dose)}#{times}#{gap}"
-          end
-          .join("; then ")
+      def in_words(dose) = blocks_in_words(dose).join("; then ")
+
+      def heading(dose) = Words.count(bound(dose).runs.size, "block")
+
+      def blocks_in_words(dose)
+        given = bound(dose).blocks
+        given.map do |one|
+          times = ", #{one.repeats} times" if one.repeats > 1
+          gap = gap_in_words(one.after) unless one.number == given.size
+          "#{one.name}: #{one.protocol.in_words(one.dose)}#{times}#{gap}"
+        end
       end
 
       # @return [Hash{String => String}] by path: `blocks[0].dose.hold_s`
@@ -374,7 +380,8 @@ module Windlass
           repeats: given.fetch(:repeats, 1),
           after: given[:after],
           number: number,
-          time: 1
+          time: 1,
+          series: given[:series]
         )
       end
 
@@ -397,24 +404,6 @@ module Windlass
             .map
             .with_index { |(one, given), index| given.merge(dose: yield(one, index).freeze).freeze }
         dose.merge(blocks: changed.freeze).freeze
-      end
-
-      # The lever of a block, as one of the whole session: one number of one block.
-      def of_block(lever, index)
-        lever.with(
-          key: :"block_#{index + 1}_#{lever.key}",
-          words: "block #{index + 1}, #{lever.words}",
-          read: ->(dose) { lever.value(dose[:blocks][index][:dose]) },
-          moves: ->(dose) { lever.moves?(dose[:blocks][index][:dose]) },
-          wider: lever.wider && ->(dose) { lever.wider.call(dose[:blocks][index][:dose]) },
-          write: ->(dose, value) do
-            changed =
-              dose[:blocks].each_with_index.map do |one, at|
-                (at == index) ? one.merge(dose: lever.at(one[:dose], value)).freeze : one
-              end
-            dose.merge(blocks: changed.freeze)
-          end
-        )
       end
 
       def gap(run, following)

@@ -123,6 +123,12 @@ module Windlass
       # @return [String] the dose where there is little room
       def in_short(dose) = in_words(dose)
 
+      # @return [String] what stands above a page about it
+      def heading(dose) = in_words(dose)
+
+      # @return [Array<String>] its blocks in words, where it has several
+      def blocks_in_words(_dose) = []
+
       # @param dose [Hash, nil] nil: not known
       # @return [Boolean] this very dose holds something
       def holds_in?(_dose) = holds
