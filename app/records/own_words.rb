@@ -10,7 +10,8 @@ module Windlass
       # @return [Hash{String => Integer}] of their own words, how many milliseconds those take that are rendered, in the
       #   slowest voice
       def self.ms(segments)
-        names = segments.filter_map(&:own).uniq.index_by { |text| Spoken::Clips.own_name(text) }
+        texts = segments.flat_map { |segment| [segment.own, *segment.calls.to_a.map(&:last)] }.compact.uniq
+        names = texts.index_by { |text| Spoken::Clips.own_name(text) }
         return {} if names.empty?
 
         where(name: names.keys).group(:name).maximum(:ms).to_h { |name, ms| [names[name], ms] }

@@ -51,6 +51,28 @@ RSpec.describe "A coach's own words", :web, :both_databases do
     expect(last_response.status).to eq 404
   end
 
+  it "come at a moment, once, when the cues leave room; past the end they are refused by name" do
+    moments = [{at_s: 120, words: words}, {at_s: 200, words: "jaw loose"}]
+    session = plan(prescribed(moments: moments))
+    Delayed::Worker.new.work_off
+    deck = Windlass::Presenters::Deck.new(session).plan
+    starts = deck[:segments].flat_map do |one|
+      one[:heard].to_a.select { |kind, *| kind == :own }.map { |_, _, ms, clips| [one[:start_ms] + ms, clips] }
+    end
+    expect(starts).to match moments.map { |one|
+      [be_between(one[:at_s] * 1000, (one[:at_s] + 20) * 1000), [Windlass::Spoken::Clips.own_name(one[:words])]]
+    }
+    expect(deck[:segments].flat_map { |one| one[:calls].to_a.map(&:last) }).to eq [words, "jaw loose"]
+
+    typed = {"dose[hold_s]": "5", "dose[minutes]": "4", "dose[sets]": "1"}
+    at = ->(time) { {"said[moments][0][at]": time, "said[moments][0][words]": "jaw loose"} }
+    submit("/protocols/small-holds", "/protocols/small-holds", **typed, **at["9:00"])
+    expect(page.css(".fault").map { |one| one.text.strip }).to match [/\Aafter 9:00 it is over; allowed: before \d:\d\d\z/]
+    expect(page.at("[name='said[moments][0][at]']")["value"]).to eq "9:00"
+    submit("/protocols/small-holds", "/protocols/small-holds", **typed, **at["soon"])
+    expect(text).to include 'after "soon" is not allowed; allowed: 1 to 3600 s'
+  end
+
   it "are the browser's where the synthesiser is not installed, and rendered once it is" do
     allow(Windlass::Synthesiser).to receive(:there?).and_return(false)
     prescribed(hold: words)

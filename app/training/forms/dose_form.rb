@@ -29,8 +29,16 @@ module Windlass
                 one.to_h { |key, value| [key.to_s, (key == :round) ? value.to_s : TypedNumbers.show(value, SECONDS)] }
               ]
             end
-        {"dose" => shown, "breaks" => breaks, "said" => dose.fetch(:said, {}).transform_keys(&:to_s)}
+        {"dose" => shown, "breaks" => breaks, "said" => shown_said(dose.fetch(:said, {}))}
       end
+
+      def self.shown_said(said)
+        moments = said.fetch(Timeline::Said::MOMENTS, []).each_with_index.to_h do |one, index|
+          [index.to_s, {"at" => TypedNumbers.show(one[:at_s], SECONDS), "words" => one[:words]}]
+        end
+        said.except(Timeline::Said::MOMENTS).transform_keys(&:to_s).merge("moments" => moments)
+      end
+      private_class_method :shown_said
 
       # @param params [Hash] dose: {key => text}, breaks: {index => {round, hold_s, rest_s}}, said: {part => words},
       #   name, note
@@ -74,12 +82,7 @@ module Windlass
               text = given[parameter.key.to_s].to_s
               read[parameter.key] = TypedNumbers.read(text, parameter) unless text.strip.empty?
             end
-        said =
-          typed["said"]
-            .slice(*Timeline::Said::KEYS.map(&:to_s))
-            .transform_values { |words| words.to_s.strip }
-            .reject { |_, words| words.empty? }
-        more = {breaks: read_breaks, said: said}.reject { |_, value| value.empty? }
+        more = {breaks: read_breaks, said: read_said}.reject { |_, value| value.empty? }
         protocol.lean(Protocols.dose(dose.merge(more)))
       end
 
@@ -90,6 +93,19 @@ module Windlass
         end
       end
 
+      def read_said
+        parts = Timeline::Said::KEYS - [Timeline::Said::MOMENTS]
+        words = typed["said"].slice(*parts.map(&:to_s)).transform_values { |one| one.to_s.strip }
+        {**words.transform_keys(&:to_sym), Timeline::Said::MOMENTS => read_moments}.reject { |_, one| one.empty? }
+      end
+
+      def read_moments
+        hash(typed["said"]["moments"]).values.grep(Hash).filter_map do |row|
+          at, words = row.values_at("at", "words").map { |text| text.to_s.strip }
+          {at_s: TypedNumbers.read(at, SECONDS), words: words} unless at.empty? && words.empty?
+        end
+      end
+
       def find_errors
         faults = protocol.faults(dose).to_h { |key, fault| [name_of("dose", key), fault] }
         breaks =
@@ -97,7 +113,21 @@ module Windlass
             .faults(dose.fetch(:breaks, []))
             .to_h { |fault| [name_of("breaks"), fault.sub(/\Abreaks\[\d+\][.:]? ?/, "")] }
         said = Timeline::Said.faults(dose.fetch(:said, {})).to_h { |part, fault| [name_of("said", part), fault] }
-        faults.merge(breaks, said)
+        found = faults.merge(breaks, said)
+        found.empty? ? past_the_end : found
+      end
+
+      # What would be said when it is over.
+      def past_the_end
+        moments = dose.dig(:said, Timeline::Said::MOMENTS).to_a
+        return {} if moments.empty?
+
+        ends_s = protocol.compile(dose).total_ms / 1000
+        late = moments.map { |one| one[:at_s] }.select { |at| at >= ends_s }.min or return {}
+        {
+          name_of("said", "moments") =>
+            "after #{Words.clock(late)} it is over; allowed: before #{Words.clock(ends_s)}"
+        }
       end
     end
   end

@@ -91,7 +91,19 @@ module Windlass
         end
       end
 
-      def said_open? = said.any? { |one| one.fault || !one.typed.to_s.empty? }
+      MOMENT_ROWS = 2
+
+      # @return [Array<Hash>] `at` and `words` of what is said at a moment, and room for more
+      def moments
+        typed = form.typed["said"]["moments"]
+        rows = typed.is_a?(Hash) ? typed.values.grep(Hash) : []
+        rows.reject { |row| row.values.all? { |text| text.to_s.strip.empty? } } + Array.new(MOMENT_ROWS) { {} }
+      end
+
+      def moments_fault = form.fault(form.name_of("said", "moments"))
+
+      def said_open? =
+        moments.size > MOMENT_ROWS || !moments_fault.nil? || said.any? { |one| one.fault || !one.typed.to_s.empty? }
 
       # @return [String] for the label's target
       def id_of(name) = name.delete("]").tr("[", "-")

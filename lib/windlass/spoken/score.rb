@@ -170,13 +170,17 @@ module Windlass
 
       def part_at(at_ms) = [@placed.bsearch_index { |place| place.end_ms > at_ms } || @placed.size - 1, 0].max
 
+      # A coach's own words at a moment may wait longer for room than a call, which is of that moment.
+      OWN_LATE_MS = 20_000
+
       def call(at_ms, words, index, whole)
-        at = @room.first(at_ms, [at_ms + LATE_MS, @compiled.total_ms].min + Clips.ms(words), Clips.ms(words))
-        if at
-          say(:call, words.downcase, index, at, whole: whole)
-        else
-          drop(:call, index, "“#{words}” would cover an instruction")
-        end
+        own = Clips.of(words).nil?
+        lasts_ms = Clips.ms(words, own ? @own_ms : {})
+        latest = [at_ms + (own ? OWN_LATE_MS : LATE_MS), @compiled.total_ms].min
+        at = @room.first(at_ms, latest + lasts_ms, lasts_ms)
+        return drop(:call, index, "“#{words}” would cover an instruction") if at.nil?
+
+        own ? say(:own, words, index, at) : say(:call, words.downcase, index, at, whole: whole)
       end
 
       def own(index)
