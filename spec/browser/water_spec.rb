@@ -26,6 +26,25 @@ RSpec.describe "The surface clock", :browser do
 
   def diver(name) = find(".diver[aria-label='#{name}']")
 
+  it "is where a breathe-up leads, without a menu, for who dives there; what ran ends, and is kept" do
+    make_pause(divers.first)
+    visit("/prescriptions/#{prescribe(divers.first).id}")
+    click_button("All well: start")
+    expect(page).to have_css(".top p", exact_text: "Saved")
+    start_deck
+    pass(20)
+    click_button("Into the water")
+    expect(page).to have_css("h1", text: "Surface clock", visible: :all)
+    expect(page.current_url).to end_with "/water/clock?pairs=#{divers.map(&:id).join("-")}"
+    expect(Windlass::Records::Session.last.reload.state).to eq "stopped"
+
+    somebody = make_athlete(name: "Who stays dry").tap { |one| make_pause(one) }
+    visit("/prescriptions/#{prescribe(somebody).id}")
+    click_button("All well: start")
+    expect(page).to have_css(".top p", exact_text: "Saved")
+    expect(page).to have_no_button("Into the water")
+  end
+
   it "counts the dive and the rest, warns where both are under, asks for signs, and loses nothing without a server" do
     key("1")
     pass(70)

@@ -67,7 +67,7 @@ RSpec.describe "A coach's own words", :web, :both_databases do
     typed = {"dose[hold_s]": "5", "dose[minutes]": "4", "dose[sets]": "1"}
     at = ->(time) { {"said[moments][0][at]": time, "said[moments][0][words]": "jaw loose"} }
     submit("/protocols/small-holds", "/protocols/small-holds", **typed, **at["9:00"])
-    expect(page.css(".fault").map { |one| one.text.strip }).to match [/\Aafter 9:00 it is over; allowed: before \d:\d\d\z/]
+    expect(page.at(".fault").text.strip).to match(/\Aafter 9:00 it is over; allowed: before \d:\d\d\z/)
     expect(page.at("[name='said[moments][0][at]']")["value"]).to eq "9:00"
     submit("/protocols/small-holds", "/protocols/small-holds", **typed, **at["soon"])
     expect(text).to include 'after "soon" is not allowed; allowed: 1 to 3600 s'

@@ -18,10 +18,13 @@ import { asRun, keepOwn, saidToday, sayAllWell } from "./laid.js";
 import { Pedal } from "./pedal.js";
 import { sensors } from "./sensors.js";
 import { setup } from "./setup.js";
+import { surfaceOf } from "./surface_today.js";
 import { WakeLock } from "./wake_lock.js";
 
 // What is heard. A part that no word tells has its tone also where it is words alone.
 const EARS = { words: "Words and tones", tones: "Tones alone", alone: "Words alone" };
+// Whoever leaves for the water waits no longer for the network: what was marked lies here.
+const LEAVE_MS = 1500;
 /** Only a browser could speak its own words. */
 const unrendered = ({ heard }) => heard?.some(([kind, , , , words]) => kind === "own" && typeof words === "string");
 
@@ -74,6 +77,7 @@ export function deck() {
     paused: false,
     resting: true,
     perMinute: null,
+    surface: null,
     unasked: false,
     lastBreath: null,
     counting: false,
@@ -124,6 +128,7 @@ export function deck() {
       pedal = new Pedal((what, event) => this.act(what, event));
       apply();
       this.readySensors();
+      this.surface = surfaceOf(plan.athlete);
       this.unasked = !run.started && plan.unasked && !lane.journal.marks.some(({ kind }) => kind === "asked");
       if (this.unasked && saidToday(plan)) this.asked(saidToday(plan));
       this.showKept();
@@ -272,6 +277,14 @@ export function deck() {
     stop(event) {
       run?.stop(event);
       this.show();
+    },
+    /** Out of the breathe-up and into the water: what runs ends here, and the clock of the surface takes over. */
+    async toSurface(event) {
+      if (!this.surface) return;
+      run.stop(event);
+      this.show();
+      await Promise.race([lane.journal.send(), new Promise((done) => setTimeout(done, LEAVE_MS))]);
+      location.assign(this.surface);
     },
     breathIs(value) {
       return this.lastBreath === value;

@@ -49,6 +49,7 @@ export const DEEDS = {
   taps: (to) => to.taps(),
   sensors: (to) => to.openSensors(),
   voice: (to) => to.nextVoice(),
+  surface: (to, event) => to.toSurface(event),
   mute: (to) => to.mute(),
   stop: (to, event) => to.stop(event),
 };

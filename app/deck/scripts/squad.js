@@ -16,8 +16,8 @@ import { soundSwitch } from "./sound_switch.js";
 import { place, SquadRun } from "./squad_run.js";
 import { WakeLock } from "./wake_lock.js";
 
-// What is for one alone: a tap leads, sensors, a heart.
-const NOT_HERE = ["taps", "sensors", "beat"];
+// What is for one alone: a tap leads, sensors, a heart, the water.
+const NOT_HERE = ["taps", "sensors", "beat", "surface"];
 // Whose words are said: all, the lane in focus, nobody's.
 const SPEAKING = ["all", "one", "none", "alone"];
 const SPEAKING_KEY = "windlass.squad.voice";

@@ -6,6 +6,7 @@ import { heard } from "./letters.js";
 import { onlyHere, pieces, put, sendPieces } from "./outbox.js";
 import { NO_ROOM } from "./store.js";
 import { Diver } from "./surface.js";
+import { rememberSurface } from "./surface_today.js";
 import { uuid } from "./uuid.js";
 import { WakeLock } from "./wake_lock.js";
 
@@ -30,6 +31,7 @@ export function water() {
     async init() {
       plan = JSON.parse(document.getElementById("plan").textContent);
       divers = plan.divers.map((one) => new Diver(one, plan.rules));
+      rememberSurface(plan.divers.map(({ id }) => id));
       await this.comeBack();
       sections = [...this.$root.querySelectorAll("[data-diver]")].map((section) => ({
         section,
