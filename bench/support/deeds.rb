@@ -23,7 +23,7 @@ module Bench
     }.freeze
 
     # So many of them are done at once: the bar is that of each.
-    AT_ONCE = {"/decisions" => 12}.freeze
+    AT_ONCE = {"/decisions" => 12, "/squads/:uuid/smooth" => 12}.freeze
 
     # @param house [MeasuredHouse]
     # @param athlete [Records::Athlete] with three years behind them
@@ -80,6 +80,13 @@ module Bench
 
     def records = Windlass::Records
 
+    # Of a list that begins with those who may have a score.
+    def first_by_name =
+      @first_by_name ||= Windlass::Presenters::MorningTable
+        .new(Windlass::Presenters::AthleteFilter.new(records::Account.first, "/mornings"), day: today, today: today)
+        .open
+        .first
+
     def today = @now.to_date
 
     def prescription = @prescription ||= @athlete.prescriptions.open.order(:id).first
@@ -108,6 +115,7 @@ module Bench
           )
         end,
         "/athletes/:athlete_id/day" => -> { button(at("/day")) },
+        "/mornings" => -> { form("/mornings", from: "/mornings", "scores[#{first_by_name.id}][seconds]": "24") },
         "/athletes/:athlete_id/cold" => -> do
           form(
             at("/cold"),
@@ -382,8 +390,25 @@ module Bench
       {
         "/squads" => -> { button("/squads", prescription: twelve) },
         "/squads/:uuid" => -> { form(path, from: path, deed: "arrange") },
+        "/squads/:uuid/smooth" => -> { ran(@house.squad.sessions) && button("#{path}/smooth") },
         "/take-along" => -> { button("/take-along", prescription: twelve) }
       }
+    end
+
+    # Nobody rated a first breath.
+    def ran(sessions)
+      sessions.each do |session|
+        holds = session.to_timeline.holds
+        marks =
+          holds.flat_map do |place|
+            [["hold_start", place.start_ms, place.number], ["hold_end", place.end_ms, place.number]]
+          end
+        events =
+          [["start", 0, nil], *marks, ["finish", session.to_timeline.total_ms, nil]].map do |kind, at_ms, round|
+            {uuid: SecureRandom.uuid, kind: kind, at_ms: at_ms, round: round}
+          end
+        Windlass::Actions::KeepJournal.call(records::Session.find(session.id), events, now: @now)
+      end
     end
 
     def programmes

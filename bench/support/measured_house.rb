@@ -90,6 +90,8 @@ module Bench
         "/planned/#{Windlass::Records::PlannedSession.in_order.last.uuid}",
         "/water",
         "/bench",
+        "/bench/log",
+        "/mornings",
         "/rules",
         "/place",
         "/along",

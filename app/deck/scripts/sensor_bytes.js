@@ -18,7 +18,14 @@ export function shortNumber(bytes, at) {
 
 // Bit by bit: why a reading is none, and why it is doubtful.
 const MEASURED = {
-  none: { 9: "from its memory", 10: "a demonstration", 11: "a test", 12: "calibrating", 13: "no reading", 15: "no reading" },
+  none: {
+    9: "from its memory",
+    10: "a demonstration",
+    11: "a test",
+    12: "calibrating",
+    13: "no reading",
+    15: "no reading",
+  },
   doubtful: { 6: "early", 14: "doubtful" },
 };
 const SENSED = {
@@ -32,7 +39,15 @@ const SENSED = {
     14: "a fault of the sensor",
     15: "unplugged",
   },
-  doubtful: { 2: "uneven", 4: "a poor signal", 5: "a cold finger", 6: "unsteady", 8: "doubtful", 9: "early", 10: "disturbed" },
+  doubtful: {
+    2: "uneven",
+    4: "a poor signal",
+    5: "a cold finger",
+    6: "unsteady",
+    8: "doubtful",
+    9: "early",
+    10: "disturbed",
+  },
 };
 const said = (bits, words) => Object.entries(words).find(([bit]) => bits & (1 << bit))?.[1] ?? null;
 
@@ -67,8 +82,8 @@ export const readOximeter = whole((bytes) => {
 /**
  * A measurement of a heart belt.
  * @param bytes a DataView
- * @returns { pulse, intervals } in beats a minute, and from one beat to the next in milliseconds; `fault` where the belt
- *   says that it does not touch the skin
+ * @returns { pulse, intervals } in beats a minute, and from one beat to the next in milliseconds; `fault` where the
+ *   belt says that it does not touch the skin
  */
 export const readBelt = whole((bytes) => {
   const flags = bytes.getUint8(0);
