@@ -103,6 +103,30 @@ RSpec.describe "Pages of the programme", :web do
   def page_words(selector) = page.css(selector).map { |mark| mark.text.split.join(" ") }
 
   describe "a group's week" do
+    it "says why a row is empty, and at a glance what found no place for whom" do
+      left = [{"week" => monday.iso8601, "name" => "Small holds", "missing" => 2, "reasons" => []}]
+      bo, cy, di, ed = %w[Bo Cy Di Ed].map { |name| make_athlete(name: name) }
+      group.update!(athletes: [athlete, bo, cy, di, ed])
+      put(programme(left_out: left), 0)
+      programme(bo, left_out: left)
+      programme(cy, starts_on: monday + 7)
+      make_pause(di)
+      prescribe(di)
+
+      expect(week.rows.to_h { |row| [row.name, row.why_empty] }).to eq(
+        athlete.name => nil, "Bo" => "nothing found a place", "Cy" => "from Mon 9 Mar on", "Di" => "no programme",
+        "Ed" => "nothing prescribed"
+      )
+      expect(week.left_out_words).to eq(
+        "Not placed this week: #{athlete.name} (small holds twice); Bo (small holds twice)."
+      )
+      get("/groups/#{group.id}/plan")
+      expect(page.css("[name^=times]").map { |field| field["value"] }).to eq ["5"]
+      3.times { |day| group.slots.create!(day: day + 1, at_min: 420, minutes: 40) }
+      get("/groups/#{group.id}/plan")
+      expect(page.css("[name^=times]").map { |field| field["value"] }).to eq ["3"]
+    end
+
     it "begins on Monday whatever day was asked for, and is found again from both ends" do
       expect([monday, monday + 6, monday + 7].map { |day| week(day).from }).to eq [monday, monday, monday + 7]
       expect([week.previous, week.following]).to eq [monday - 7, monday + 7]

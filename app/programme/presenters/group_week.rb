@@ -4,8 +4,8 @@ module Windlass
   module Presenters
     # A group's week: days across, athletes down, each session a mark.
     class GroupWeek
-      # days: wash and marks of each.
-      Row = Value.define(:name, :athlete_id, :days, :load)
+      # days: wash and marks of each. left_out: what found no place in this week. why_empty: why nothing stands there.
+      Row = Value.define(:name, :athlete_id, :days, :load, :left_out, :why_empty)
       # wash: what lies behind the day.
       Day = Value.define(:date, :words, :today, :wash, :event)
       # A slot on a day with those who train in it.
@@ -42,6 +42,8 @@ module Windlass
               name: athlete.name,
               athlete_id: athlete.id,
               load: load(athlete.id),
+              left_out: left_out(athlete.id),
+              why_empty: (why_empty(athlete) if own.empty?),
               days:
                 dates.map do |date|
                   [
@@ -99,6 +101,14 @@ module Windlass
         end
       end
 
+      # @return [String, nil] `Not placed: Ada (small holds, 2 not placed); …`, the whole group at a glance
+      def left_out_words
+        some = rows.select { |row| row.left_out.any? }
+        return if some.empty?
+
+        "Not placed this week: #{some.map { |row| "#{row.name} (#{Words.list(row.left_out)})" }.join("; ")}."
+      end
+
       def without_programme = group.athletes.size - programmes.size
 
       private
@@ -126,6 +136,27 @@ module Windlass
         (@absences ||= Records::Absence.where(athlete_id: group.athletes.map(&:id)).group_by(&:athlete_id))
           .fetch(athlete_id, [])
           .any? { |absence| absence.to_core.covers?(date) }
+
+      # @return [Array<String>] `small holds 2 times`
+      def left_out(athlete_id) =
+        (programmes[athlete_id]&.left_out || [])
+          .select { |one| one["week"] == from.iso8601 }
+          .map { |one| "#{one["name"].downcase} #{Words.times(one["missing"])}" }
+
+      # @return [String] why a row is empty
+      def why_empty(athlete)
+        programme = programmes[athlete.id]
+        return prescribed.include?(athlete.id) ? "no programme" : "nothing prescribed" if programme.nil?
+        return "away" if dates.all? { |date| away?(athlete.id, date) }
+        return "from #{Dates.short(programme.starts_on)} on" if programme.starts_on > from + 6
+        return "until #{Dates.short(programme.ends_on)}" if programme.ends_on < from
+
+        left_out(athlete.id).any? ? "nothing found a place" : "nothing planned"
+      end
+
+      def prescribed =
+        @prescribed ||=
+          Records::Prescription.open.where(athlete_id: group.athletes.map(&:id)).distinct.pluck(:athlete_id)
 
       def place(slot) = Protocols::PLACES[slot.place.to_s.to_sym]
 

@@ -33,7 +33,7 @@ module Windlass
                 key: name,
                 words: name,
                 names: own.map { |one| one.athlete.name }.uniq.sort,
-                usual: usual(own.first)
+                usual: usual(own.first, group.slots.size)
               )
             end
         new(group.name, group.athletes.to_a, lines, "/groups/#{group.id}", today) do |times, key|
@@ -44,7 +44,10 @@ module Windlass
       # @param athlete [Records::Athlete]
       def self.of_athlete(athlete, today:)
         open = prescriptions([athlete])
-        lines = open.map { |one| Line.new(key: one.id.to_s, words: one.name, names: [], usual: usual(one)) }
+        times = Records::Slot.where(athlete_id: athlete.id).or(
+          Records::Slot.where(group_id: Records::Member.where(athlete_id: athlete.id).select(:group_id))
+        ).count
+        lines = open.map { |one| Line.new(key: one.id.to_s, words: one.name, names: [], usual: usual(one, times)) }
         new(athlete.name, [athlete], lines, "/athletes/#{athlete.id}/programme", today) do |times, key|
           {key.to_i => times}
         end
@@ -58,13 +61,16 @@ module Windlass
           .order(:id)
           .select { |one| one.to_protocol.laddered? || one.own_name }
 
-      # As often as before, or as is usual.
-      def self.usual(prescription)
-        Records::Training
-          .joins(:programme)
-          .where(prescription_id: prescription.id)
-          .order(id: :desc)
-          .pick(:times_a_week) || USUAL.find { |what, _| what.call(prescription.to_protocol) }&.last || USUAL_ELSE
+      # As often as before, or as is usual; no oftener than there are times of the week, where there are some.
+      def self.usual(prescription, slots)
+        before =
+          Records::Training
+            .joins(:programme)
+            .where(prescription_id: prescription.id)
+            .order(id: :desc)
+            .pick(:times_a_week)
+        often = before || USUAL.find { |what, _| what.call(prescription.to_protocol) }&.last || USUAL_ELSE
+        slots.zero? ? often : [often, slots].min
       end
       private_class_method :prescriptions, :usual
 
