@@ -97,7 +97,7 @@ RSpec.describe "Athletes", :web do
     make_pause(make_athlete, 31)
     get("/athletes")
     expect(page.css("table.figures tbody tr").map { |row| row.text.split.join(" ") }).to eq [
-      "Ines Aldaya 30, freediving 31 s – No prescription"
+      "Ines Aldaya 30, freediving 31 s – No prescription – – –"
     ]
   end
 end

@@ -60,7 +60,12 @@ RSpec.describe "Forecasts", :web do
         (0..29).to_a,
         (0..29).to_a
       ]
-      expect(readings.first).to all(include(saturation: be_between(90, 100), pulse: be_between(40, 90)))
+      # In the bytes of the two services: status, saturation, pulse; flags, pulse, from beat to beat in 1/1024 s.
+      sent = readings.first.map { |one| %i[oximeter belt].map { |key| [one[key]].pack("H*").unpack((key == :belt) ? "CCS<*" : "CS<S<S<") } }
+      expect(sent.map(&:first)).to all(match([4, be_between(90, 100), be_between(40, 90), 0x80]))
+      beats = sent.flat_map { |_, belt| belt.drop(2) }
+      expect(beats.sum / 1024.0).to be_within(1.5).of(30)
+      expect(sent.map(&:last)).to all(start_with(0x16, be_between(40, 90)))
     end
 
     it "is kept with the journal, and gives each hold the low that belongs to it" do

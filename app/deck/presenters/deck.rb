@@ -167,7 +167,8 @@ module Windlass
       def sensing
         {
           simulated: Oximeters.play? && !laid? && !Forecasts.objection(session.athlete, on: session.local_date),
-          saturation_limit: (session.to_core.saturation_limit * 100).round
+          saturation_limit: (session.to_core.saturation_limit * 100).round,
+          said_when_low: SAID_BY_SENSORS
         }
       end
 

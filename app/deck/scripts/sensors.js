@@ -18,7 +18,7 @@ const LOW_READINGS = 2;
 /**
  * What the deck gets for it.
  * @param lane answers the lane
- * @param plan answers the plan: saturation_limit, and whether a stand-in may play
+ * @param plan answers the plan: saturation_limit, what is said under it, and whether a stand-in may play
  */
 export function sensors(lane, plan) {
   const heart = new Heart();
@@ -157,7 +157,7 @@ export function sensors(lane, plan) {
     /** What the judge eases by ends the holds while they run: quiet breathing from here, and it is said aloud. */
     tooLow(value) {
       lane().run.quietFromHere();
-      lane().call([["let-go"], ["quiet-breathing"]]);
+      lane().call(plan().said_when_low.map((clip) => [clip]));
       this.sensorFault = `${value} % at the finger, under ${plan().saturation_limit} %: no hold follows.`;
     },
 
