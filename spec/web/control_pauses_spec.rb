@@ -83,4 +83,22 @@ RSpec.describe "Control pause", :web do
     ).to eq "11 scores in twelve weeks, 20 s to 50 s. Median of the last fortnight 24.5 s."
     expect(page.css("text.band").map(&:text)).to eq %w[low building strong]
   end
+
+  it "is paused where its reading says so, until a day; a day that is none is named, and nothing is paused" do
+    athlete = make_athlete
+    easy, uneasy = make_pause(athlete, 24), make_pause(athlete, 12, ended_by: "anxiety")
+    get("/control-pauses/#{easy.uuid}")
+    expect(page.at("form[action$='/pause']")).to be_nil
+    get("/control-pauses/#{uneasy.uuid}")
+    expect(page.at("[name=until_on]")["value"]).to eq (clock.now.to_date + 28).iso8601
+
+    path = "/control-pauses/#{uneasy.uuid}"
+    submit(path, "#{path}/pause", until_on: clock.now.to_date.iso8601)
+    expect([last_response.status, text]).to match [422, /2026-03-02 is not allowed; allowed: 2026-03-03 to /]
+    expect(athlete.reload.control_pause_use).to eq "primary"
+    submit(path, "#{path}/pause", until_on: "2026-04-01")
+    expect(athlete.reload).to have_attributes(control_pause_use: "paused", control_pause_again_on: Date.new(2026, 4, 1))
+    get(path)
+    expect(page.at("form[action$='/pause']")).to be_nil
+  end
 end

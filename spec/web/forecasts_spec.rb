@@ -61,7 +61,8 @@ RSpec.describe "Forecasts", :web do
         (0..29).to_a
       ]
       # In the bytes of the two services: status, saturation, pulse; flags, pulse, from beat to beat in 1/1024 s.
-      sent = readings.first.map { |one| %i[oximeter belt].map { |key| [one[key]].pack("H*").unpack((key == :belt) ? "CCS<*" : "CS<S<S<") } }
+      layouts = {oximeter: "CS<S<S<", belt: "CCS<*"}
+      sent = readings.first.map { |one| layouts.map { |key, layout| [one[key]].pack("H*").unpack(layout) } }
       expect(sent.map(&:first)).to all(match([4, be_between(90, 100), be_between(40, 90), 0x80]))
       beats = sent.flat_map { |_, belt| belt.drop(2) }
       expect(beats.sum / 1024.0).to be_within(1.5).of(30)

@@ -23,6 +23,10 @@ RSpec.describe Windlass::Forms::TypedNumbers do
     ["", :s] => "",
     ["72/min", :count_s] => 0.833,
     ["60 / min", :count_s] => 1,
+    ["72", :count_s] => 0.833,
+    ["72 bpm", :count_s] => 0.833,
+    ["2", :count_s] => 2,
+    ["19", :count_s] => 19,
     ["0/min", :count_s] => "0/min",
     ["72/min", :s] => "72/min"
   }

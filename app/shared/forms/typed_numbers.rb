@@ -6,9 +6,11 @@ module Windlass
     module TypedNumbers
       NUMBER = /\A-?\d+(?:[.,]\d+)?\z/
       CLOCK = /\A(\d{1,3}):([0-5]\d)\z/
-      A_MINUTE = %r{\A(\d+(?:[.,]\d+)?)\s*/\s*min\z}
+      A_MINUTE = %r{\A(\d+(?:[.,]\d+)?)\s*(?:/\s*min|bpm)\z}
+      # A count of so many seconds nobody means: these are beats, also without their unit.
+      BEATS = (20..240)
 
-      # @param text [String] `90`, `1:30`, `4,5`; for a count also `72/min`; for several numbers `4:16:8:0`
+      # @param text [String] `90`, `1:30`, `4,5`; for a count also `72/min` or `72`; for several numbers `4:16:8:0`
       # @param parameter [Protocols::Parameter]
       # @return [Numeric, Array, String] the text itself where it is no number
       def self.read(text, parameter)
@@ -16,7 +18,7 @@ module Windlass
         return typed if parameter.choices
         return typed.split(/[\s:;]+/).map { |part| number(part) } if parameter.numbers
 
-        clock(typed, parameter.unit) || per_minute(typed, parameter.unit) || number(typed)
+        clock(typed, parameter.unit) || per_minute(typed, parameter) || number(typed)
       end
 
       # @return [String] as it is typed: whole seconds as `1:30` from a minute on
@@ -38,9 +40,12 @@ module Windlass
         minutes.to_i * 60 + seconds.to_i if minutes && unit == :s
       end
 
-      def self.per_minute(text, unit)
+      def self.per_minute(text, parameter)
+        return unless parameter.unit == :count_s
+
         beats = text[A_MINUTE, 1]&.tr(",", ".")&.to_f
-        (60 / beats).round(3) if unit == :count_s && beats&.positive?
+        beats ||= number(text).then { |plain| plain.to_f if plain.is_a?(Numeric) && BEATS.cover?(plain) }
+        (60 / beats).round(3) if beats&.positive?
       end
       private_class_method :number, :clock, :per_minute, :exact
     end

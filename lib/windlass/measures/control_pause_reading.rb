@@ -3,9 +3,10 @@
 module Windlass
   module Measures
     # A control pause read in context.
-    # verdict is :counts, :counts_apart (valid, but not on waking) or :does_not_count.
+    # verdict is :counts, :counts_apart (valid, but not on waking) or :does_not_count. pausing: the measure is better
+    # paused.
     ControlPauseReading =
-      Value.define(:pause, :verdict, :headline, :sentences) do
+      Value.define(:pause, :verdict, :headline, :sentences, :pausing) do
         # @param context [Context]
         def self.read(pause, context)
           verdict = verdict_of(pause)
@@ -14,7 +15,8 @@ module Windlass
             pause: pause,
             verdict: verdict,
             headline: headline(pause, verdict, readings.filter_map(&:headline).first),
-            sentences: readings.map(&:words).freeze
+            sentences: readings.map(&:words).freeze,
+            pausing: readings.any? { |one| Readings::PAUSED_BY.include?(one.id) }
           )
         end
 

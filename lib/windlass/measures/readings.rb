@@ -8,6 +8,9 @@ module Windlass
       # A score as long as this from somebody untrained who sleeps badly is a warning.
       LONG_S = 40
 
+      # What the measure itself spoils, or says wrongly of, is better paused.
+      PAUSED_BY = %i[anxious sleep].freeze
+
       # headline: what a score begins with, where the advice goes before the number.
       Reading = Value.define(:id, :applies, :words, :headline)
 
