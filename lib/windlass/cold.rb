@@ -47,8 +47,8 @@ module Windlass
     def self.in_words(log)
       stage = open_stage(log)
       calm = calm_in_a_row(log, stage)
-      rest =
-        (stage == STAGES.size - 1) ? "" : " #{[calm, CALM_TIMES].min} of #{CALM_TIMES} calm in a row before the next."
+      rest = " #{[calm, CALM_TIMES].min} of #{CALM_TIMES} calm sessions in a row toward the next."
+      rest = "" if stage == STAGES.size - 1
       "Stage #{stage + 1} of #{STAGES.size}: #{STAGES[stage]}.#{rest}"
     end
 

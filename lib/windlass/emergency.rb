@@ -8,7 +8,7 @@ module Windlass
     # Laying on the side, the airway, getting out, calling, rescue breaths: the handbook, safety. Resuscitation and the
     # defibrillator: common practice, no source.
     DRY = [
-      "Lay on the side.",
+      "Roll onto the side.",
       "Open the airway.",
       "Call.",
       "Not breathing: resuscitate as trained, and send for the defibrillator."

@@ -19,7 +19,7 @@ RSpec.describe Windlass::Cold do
     expect(logs.map { |log| described_class.open_stage(log) }).to eq [0, 0, 0, 1, 1, 0, 2]
     expect(
       described_class.in_words(times(true, true))
-    ).to eq "Stage 1 of 4: a warm shower ended cold. 2 of 3 calm in a row before the next."
+    ).to eq "Stage 1 of 4: a warm shower ended cold. 2 of 3 calm sessions in a row toward the next."
   end
 
   it "has walls of its own: twelve hours after over-breathing, an hour from holds, somebody beside, not under age" do

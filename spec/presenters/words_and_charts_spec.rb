@@ -62,7 +62,7 @@ RSpec.describe "Presenters" do
     it "says whether the urge comes within the holds, when the oxygen is low, and the margin" do
       expect(
         words { |line| line.hold(10) }
-      ).to eq "No urge expected: it would come after 25 s. Oxygen would reach the floor after 53 s. Margin: clear."
+      ).to eq "Holds end before the urge (25 s). Oxygen would reach the floor after 53 s. Margin: clear."
       mixed =
         words do |line|
           line.hold(30)

@@ -66,7 +66,7 @@ RSpec.describe "What comes twice, late or against something", :web, :both_databa
       get("/sessions/#{first.uuid}")
       expect([page.at("#accept"), text]).to match [
         nil,
-        /1 of 2 sets done. The day is judged once its last set is done or given up./
+        /1 of 2 sets done. Verdict after the last set, or once it is given up./
       ]
       submit(
         "/sessions/#{first.uuid}",

@@ -30,7 +30,7 @@ RSpec.describe "When something happens", :web do
     )
     expect(card).to include "Call +44 (0) 1632 960", "Boathouse, <Slip> 3", "Oxygen Under the stairs"
     expect(page.css("#emergency ol").map { |list| list.css("li").first.text }).to eq [
-      "Lay on the side.",
+      "Roll onto the side.",
       "Airway out of the water."
     ]
     expect([page.at(".emergency-call a")["href"], page.at(".next").text]).to match [

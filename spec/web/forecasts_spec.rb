@@ -19,7 +19,7 @@ RSpec.describe "Forecasts", :web do
   it "stand on the prescription in words, strips and a table" do
     get("/prescriptions/#{prescription.id}")
 
-    expect(text).to match(/No urge expected: it would come after 2\d to 2\d s\. Oxygen would reach the floor after/)
+    expect(text).to match(/Holds end before the urge \(2\d to 2\d s\)\. Oxygen would reach the floor after/)
     expect([page.css("path.co2").size, page.css("path.oxygen").size]).to eq [1, 1]
     expect(page.css("details tbody tr").size).to eq 13
   end

@@ -68,7 +68,7 @@ RSpec.describe "The programme", :web, :both_databases do
       422,
       true,
       include(
-        "“25:00” is no time of day; one is written 07:00",
+        "“25:00” is no time of day; write 07:00",
         "900 is not allowed; allowed: 1 to 600 minutes",
         "two times on Thu overlap"
       )

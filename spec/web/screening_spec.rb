@@ -30,7 +30,7 @@ RSpec.describe "Screening", :web do
 
     keep(answers)
     follow_redirect!
-    expect(text).to include "Answered on 2 March 2026; anew by 2 March 2027."
+    expect(text).to include "Answered on 2 March 2026; repeat by 2 March 2027."
     expect(page.css(".state").map(&:text).uniq).to eq ["open"]
     submit(path, "/prescriptions/#{prescription.id}/sessions")
     expect(last_response.status).to eq 303

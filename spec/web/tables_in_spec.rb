@@ -39,7 +39,7 @@ RSpec.describe "Files from elsewhere", :web, :both_databases do
     expect(text).to include(
       "0 rows would be kept; 2 here already or discarded; 2 wrong.",
       "column athlete: “Nobody” is nobody here",
-      "Nothing is kept until no row is wrong.",
+      "Correct every row here, or in your file",
       "column protocol: “Bellows” is not prescribed to Ines Aldaya; there are Small holds"
     )
     keep("name,date,holds\nInes Aldaya,2026-02-20,5\nNobody,2026-02-20,5\n")

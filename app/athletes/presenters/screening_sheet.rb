@@ -75,7 +75,7 @@ module Windlass
         end
 
         if newest
-          "Answered on #{Words.date(newest.answered_on)}; anew by " \
+          "Answered on #{Words.date(newest.answered_on)}; repeat by " \
           "#{Words.date(newest.answered_on >> Screening::VALID_MONTHS)}."
         else
           "Not answered yet."

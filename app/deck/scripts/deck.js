@@ -314,7 +314,7 @@ export function deck() {
       else {
         this.figure = clockWords(plan.total_ms);
         this.cue = this.unasked ? "Ask first" : "Ready";
-        this.mainWord = this.unasked ? "Nothing of it" : "Start";
+        this.mainWord = this.unasked ? "None today" : "Start";
       }
       this.unspoken = !run.started && !hasVoice() && plan.segments.some(unrendered);
       hand.move(run.planned);

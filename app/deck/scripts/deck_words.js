@@ -102,7 +102,7 @@ function overWords(run) {
   if (open.length)
     return {
       cue: `How was the first breath after hold ${open[0]}?`,
-      next: `${done}. ${left} not rated. What nobody knows stays unknown.`,
+      next: `${done}. ${left} not rated. Leave blank if unseen.`,
     };
   return { cue: done, next: run.rated === null ? "" : "You can still rate the last first breath." };
 }

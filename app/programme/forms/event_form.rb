@@ -17,7 +17,7 @@ module Windlass
         rule(:name).validate(at_most_characters: 60)
         rule(:local_date) { (fault = outside(value, today..(today + 400))) && key.failure(fault) }
         rule(:at) do
-          key.failure("“#{value}” is no time of day; one is written 07:00") if value && WeekTime.minutes(value).nil?
+          key.failure("“#{value}” is no time of day; write 07:00") if value && WeekTime.minutes(value).nil?
         end
       end
       RULES = Rules

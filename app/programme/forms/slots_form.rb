@@ -68,7 +68,7 @@ module Windlass
       def read(row, place)
         at = WeekTime.minutes(text_of(row["at"]))
         minutes = Integer(text_of(row["minutes"]), 10, exception: false)
-        errors["#{place}[at]"] = "“#{row["at"]}” is no time of day; one is written 07:00 or 0700" unless at
+        errors["#{place}[at]"] = "“#{row["at"]}” is no time of day; write 07:00 or 0700" unless at
         unless minutes &&
             MINUTES.cover?(minutes)
           errors[

@@ -135,7 +135,7 @@ module Windlass
           return yield(form) unless form.valid?
 
           event = Records::Event.create!(form.columns.merge(of_one))
-          tell "#{event.in_words} on #{Words.date(event.local_date)} is kept. Plan anew to ease toward it."
+          tell "#{event.in_words} on #{Words.date(event.local_date)} is kept. Plan again, easing toward it."
           redirect back_to(event), 303
         end
       end

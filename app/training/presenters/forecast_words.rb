@@ -35,7 +35,7 @@ module Windlass
 
       def self.urge_words(holds)
         within = holds.count(&:urge_within?)
-        return "No urge expected: it would come after #{range(holds.filter_map(&:urge_s))}." if within.zero?
+        return "Holds end before the urge (#{range(holds.filter_map(&:urge_s))})." if within.zero?
 
         "The urge is expected in #{(within == holds.size) ? "every hold" : "#{within} of #{holds.size} holds"}, " \
         "after #{range(holds.filter_map(&:urge_s))}."

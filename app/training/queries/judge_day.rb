@@ -7,7 +7,7 @@ module Windlass
       # No rule looks further back: four weeks of holding, the row on this rung, six weeks of mornings.
       HISTORY_DAYS = Measures::MORNINGS_DAYS
       NOT_OFFERED = "The measures do not offer this protocol any more. Take a new one."
-      NOT_OVER = "The day is judged once its last set is done or given up."
+      NOT_OVER = "Verdict after the last set, or once it is given up."
 
       # @param session [Records::Session] the newest set of its day, perhaps with changes that are not saved
       # @param of_the_day [Array<Records::Session>] the day's sets, where they are known

@@ -97,7 +97,7 @@ module Windlass
       end
 
     LIFTS = {
-      clearance: "Until the clearance that is missing is on record.",
+      clearance: "Record the missing clearance.",
       blocked: "Until the screening says otherwise."
     }.freeze
   end
