@@ -117,7 +117,7 @@ module Bench
         "/athletes/:athlete_id/day" => -> { button(at("/day")) },
         "/control-pauses/:uuid/pause" => -> do
           pause = @athlete.measures.where(kind: "control_pause").last.uuid
-          form("/control-pauses/#{pause}/pause", from: at(""), until_on: (today + 28).iso8601)
+          button("/control-pauses/#{pause}/pause", until_on: (today + 28).iso8601)
         end,
         "/mornings" => -> { form("/mornings", from: "/mornings", "scores[#{first_by_name.id}][seconds]": "24") },
         "/athletes/:athlete_id/cold" => -> do
