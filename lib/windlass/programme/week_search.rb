@@ -230,7 +230,7 @@ module Windlass
           late,
           heavy(training, dates),
           moved(training, dates),
-          own.sum { |one| (one.date - @calendar.days(@week).first).to_i }
+          own.sum { |one| one.date.jd - first_jd }
         ].zip(way.cost).map(&:sum)
       end
 
@@ -249,12 +249,15 @@ module Windlass
 
       # How far the days between sessions are from even ones, whole days squared. A test comes first thing.
       def uneven(training, dates, times)
-        return dates.sum { |date| (date - @calendar.days(@week).first).to_i } if training.test?
+        return dates.sum { |date| date.jd - first_jd } if training.test?
 
-        days = [last_day(training), *dates].compact
+        days = [last_day(training), *dates].compact.map(&:jd)
         ideal = 7.0 / [times + done_here(training), 1].max
-        days.each_cons(2).sum { |one, other| ((other - one).to_i - ideal).abs.floor**2 }
+        days.each_cons(2).sum { |one, other| (other - one - ideal).abs.floor**2 }
       end
+
+      # Days as numbers: choices of days are compared by the thousand.
+      def first_jd = @first_jd ||= @calendar.days(@week).first.jd
 
       # @return [Date, nil] of the newest session before this week, or in it
       def last_day(training)
