@@ -64,6 +64,26 @@ RSpec.describe "Several on one deck", :browser do
     expect(sessions.map { |session| session.reload.state }).to eq %w[running stopped]
   end
 
+  it "rates by exception once lanes are over: the chosen one's rest, then that of all, and nothing of who runs" do
+    begin_together
+    at(hold(1, 2).last + 1)
+    expect(page).to have_no_button("The rest smooth")
+    key("d", :escape)
+    expect(lane("D")).to have_text("first breath?")
+    key("d", "3")
+    expect(page).to have_css(".key-legend", text: "Ines Aldaya")
+    click_button("The rest smooth")
+    expect(lane("D")).to have_text("stopped")
+    expect(page).to have_no_button("The rest smooth")
+    key("a", :escape)
+    expect(page).to have_button("The rest smooth: Ines Aldaya")
+    key("4")
+    expect(page).to have_text("Saved")
+
+    breaths = ->(number) { journal_of(number).select { |kind, *| kind == "first_breath" }.map(&:last).tally }
+    expect([breaths[0].keys, breaths[1]]).to eq [["smooth"], {"gasp" => 1, "smooth" => 2}]
+  end
+
   it "stops all in an emergency, and what is noted is of whom one says it is" do
     begin_together
     at(60)
