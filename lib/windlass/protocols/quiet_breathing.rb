@@ -64,11 +64,18 @@ module Windlass
       # @return [Boolean] the throat is narrowed in it
       def narrowed?(dose) = dose.to_h[:form] == "throat"
 
-      # @return [String] `33 breaths, in 3 s and out 6 s, 5 min`
+      # A breath that is fitted to the minutes by more than this is said as it runs.
+      FITTED_SHARE = 3 / 100r
+
+      # @return [String] `33 breaths, in 3 s and out 6 s, 5 min`, `8 breaths, in 3.8 s and out 3.8 s, fitted to 1 min`
       def pattern_in_words(dose)
-        breaths = SlowBreaths.each_ms(dose[:minutes] * 60, dose[:in_s] + dose[:out_s]).size
-        "#{Words.count(breaths, "breath")}, in #{Words.seconds(dose[:in_s])} and out #{Words.seconds(dose[:out_s])}, " \
-          "#{Words.length(dose[:minutes] * 60)}"
+        asked_s = dose[:in_s] + dose[:out_s]
+        breaths = SlowBreaths.each_ms(dose[:minutes] * 60, asked_s).size
+        fit = (dose[:minutes] * 60r / breaths) / Numbers.exact(asked_s)
+        fitted = (fit - 1).abs > FITTED_SHARE
+        in_s, out_s = %i[in_s out_s].map { |key| (Numbers.exact(dose[key]) * (fitted ? fit : 1)).to_f.round(1) }
+        "#{Words.count(breaths, "breath")}, in #{Words.seconds(in_s)} and out #{Words.seconds(out_s)}, " \
+          "#{"fitted to " if fitted}#{Words.length(dose[:minutes] * 60)}"
       end
 
       private

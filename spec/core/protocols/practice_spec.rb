@@ -408,4 +408,16 @@ RSpec.describe "Sessions of the trade" do
       [line.segments.first.ms, line.segments.select(&:rest?).map(&:breaths).uniq, line.holds.size, line.total_ms]
     ).to eq [60_000, [3], 12, 360_000]
   end
+
+  it "quiet breathing says how long a breath runs where whole breaths fill the minutes only by another length" do
+    quiet = Windlass::Protocols.find("quiet-breathing")
+    words = ->(in_s, out_s, minutes) { quiet.in_words({in_s: in_s, out_s: out_s, minutes: minutes}) }
+
+    expect([words[4, 4, 1], words[3, 6, 5], words[8, 16, 1]]).to eq [
+      "8 breaths, in 3.8 s and out 3.8 s, fitted to 1 min", "33 breaths, in 3 s and out 6 s, 5 min",
+      "3 breaths, in 6.7 s and out 13.3 s, fitted to 1 min"
+    ]
+    lasts = quiet.compile({in_s: 4, out_s: 4, minutes: 1}).segments.map(&:ms)
+    expect([lasts.sum, lasts.uniq]).to eq [60_000, [3750]]
+  end
 end
