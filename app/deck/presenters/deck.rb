@@ -7,10 +7,6 @@ module Windlass
       # So long before the oxygen floor of a forecast an open hold is warned.
       WARN_MS = 10_000
       WARNING = "Let go soon"
-      # What may be read while it runs.
-      SENSORS = {oximeter: "Finger oximeter", belt: "Heart belt"}.freeze
-      # Said where a reading ends the holds.
-      SAID_BY_SENSORS = ["let go", "quiet breathing"].map { |words| Spoken::Clips.name(words) }.freeze
 
       attr_reader :session
 
@@ -96,32 +92,10 @@ module Windlass
           BreathLine.new(timeline, session.to_body, title: "The session ahead", forecast: session.forecast_of_plan)
       end
 
+      def sensing = @sensing ||= Sensing.new(session, laid: laid?)
+
       # @return [Hash{String => String}] what each key does
-      def keys
-        {
-          "Space" => "start, release, next (in a hiss: it ends at this beat); count a breath; go on",
-          "N" => "next, without counting",
-          "H" => "hold now, in deep breathing",
-          "T" => "counts run by the clock, or by a tap",
-          "V" => "words and tones, tones alone, words alone",
-          "U" => "first urge",
-          "C" => "contraction",
-          "1" => "first breath smooth",
-          "2" => "first breath deeper",
-          "3" => "first breath a gasp",
-          "4" => "when it is over: all that nobody rated were smooth",
-          "P" => "pause",
-          "O" => "sensors: an oximeter, a heart belt",
-          "S" => "ease it, or note a symptom",
-          "−" => "shorter holds from here",
-          "+" => "one restoring breath more",
-          "M" => "sound on and off",
-          **(paced? ? {"B" => "tapped four times: the heartbeat leads from the next round on"} : {}),
-          "Q" => "quiet breathing from here: no hold follows",
-          "E" => "emergency: all stops, the card fills the screen",
-          "Esc" => "stop: loses nothing"
-        }
-      end
+      def keys = DeckKeys.alone(paced: paced?)
 
       # @return [Boolean] breaths or repetitions are counted: by the clock, or by a tap
       def counted? = timeline.segments.any? { |segment| segment.breaths || segment.repetitions }
@@ -154,22 +128,13 @@ module Windlass
           paces: timeline.paces.map { |pace| [pace.first, pace.last, pace.ms] },
           holds: timeline.holds.size,
           calls: heard.calls,
-          words: heard.clips | SAID_BY_SENSORS,
+          words: heard.clips | Sensing::SAID,
           asks_at_end: session.to_protocol.first_breath == :end,
           line: {
             left: BreathLine::LEFT,
             right: BreathLine::RIGHT
           }
         }.compact
-      end
-
-      # @return [Hash] for the deck's script of one alone, who may be read by sensors
-      def sensing
-        {
-          simulated: Oximeters.play? && !laid? && !Forecasts.objection(session.athlete, on: session.local_date),
-          saturation_limit: (session.to_core.saturation_limit * 100).round,
-          said_when_low: SAID_BY_SENSORS
-        }
       end
 
       def timeline = @timeline ||= session.to_timeline

@@ -67,29 +67,8 @@ module Windlass
 
       def breaths_asked? = decks.any?(&:breaths_asked?)
 
-      def keys
-        {
-          "Space" => "start all; then release, next, go on: for the lane in focus",
-          rows.map(&:letter).join(" ") => "choose a lane: it takes all keys until its next mark",
-          "1" => "first breath smooth, of whoever was asked first",
-          "2" => "first breath deeper",
-          "3" => "first breath a gasp",
-          "4" => "when it is over: all that nobody rated were smooth",
-          "U" => "first urge",
-          "C" => "contraction",
-          "N" => "next, without counting",
-          "H" => "hold now, in deep breathing",
-          "P" => "pause the lane in focus",
-          "S" => "ease the lane in focus, or note a symptom",
-          "−" => "shorter holds from here",
-          "+" => "one restoring breath more",
-          "Q" => "quiet breathing from here, for the lane in focus",
-          "V" => "words of all, of the lane in focus, of nobody",
-          "M" => "sound on and off",
-          "E" => "emergency: all lanes stop, the card fills the screen",
-          "Esc" => "stop the lane in focus: loses nothing"
-        }
-      end
+      # @return [Hash{String => String}] what each key does
+      def keys = DeckKeys.together(rows.map(&:letter))
 
       private
 
