@@ -92,7 +92,7 @@ RSpec.describe "Prescribing", :web, :both_databases do
     end
 
     expect(asked[heart]).to match(/Not for heart. .*blocked.\z/)
-    expect(asked[asthma]).to include "It can be prescribed, and waits: until the clearance", "Prescribe"
+    expect(asked[asthma]).to include "It can be prescribed, and waits: record the missing clearance", "Prescribe"
     submit("/protocols", "/athletes/#{heart.id}/prescriptions", protocol: "bellows")
     expect([text, heart.prescriptions.count]).to match [/Bellows rounds is not for heart/, 0]
   end
