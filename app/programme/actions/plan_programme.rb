@@ -98,25 +98,26 @@ module Windlass
       # @param old [Array<Records::PlannedSession>] what was still to come
       def self.write(programme, plan, old)
         difference = Windlass::Programme::Difference.new(old, plan)
-        Records::PlannedSession.where(id: difference.gone.map(&:id)).delete_all
-        difference.pairs.each { |entry, one| change(one, entry) if one }
+        Records::PlannedSession.where(id: difference.gone.map(&:id)).delete_all if difference.gone.any?
+        # Many weeks have the same dose: it is put into words once.
+        words = {}.compare_by_identity
+        difference.pairs.each { |entry, one| change(one, entry, words) if one }
         fresh =
           difference.fresh.map do |entry|
-            columns(entry).merge(uuid: SecureRandom.uuid, programme_id: programme.id, athlete_id: programme.athlete_id)
+            columns(entry, words).merge(uuid: SecureRandom.uuid, programme_id: programme.id, athlete_id: programme.athlete_id)
           end
         Records::PlannedSession.insert_all!(fresh) if fresh.any?
         programme.planned_sessions.reset
       end
 
-      def self.change(one, entry)
-        one.assign_attributes(columns(entry))
+      def self.change(one, entry, words)
+        one.assign_attributes(columns(entry, words))
         one.sequence += 1 if one.local_date_changed? || one.at_min_changed?
         one.assign_attributes(moved_from_on: nil, moved_from_min: nil) unless entry.fixed
         one.save! if one.changed?
       end
 
-      def self.columns(entry)
-        protocol = entry.training.protocol
+      def self.columns(entry, words)
         {
           prescription_id: (entry.training.key unless entry.training.test?),
           local_date: entry.date,
@@ -131,14 +132,20 @@ module Windlass
           fixed: entry.fixed,
           seconds: entry.seconds,
           hold_seconds: entry.hold_seconds,
-          dose_words: entry.dose ? protocol.bound(entry.dose).in_short(entry.dose) : "",
+          dose_words: dose_words(entry, words),
           reasons: entry.reasons.map(&:to_h)
         }
       end
 
+      def self.dose_words(entry, words)
+        return "" if entry.dose.nil?
+
+        words[entry.dose] ||= entry.training.protocol.bound(entry.dose).in_short(entry.dose)
+      end
+
       def self.minutes(clock) =
         clock.split(":").map { |part| Integer(part, 10) }.then { |hours, minutes| hours * 60 + minutes }
-      private_class_method :take_over, :left_out, :load, :write, :change, :columns, :minutes
+      private_class_method :take_over, :left_out, :load, :write, :change, :columns, :dose_words, :minutes
     end
   end
 end
