@@ -104,7 +104,8 @@ module Windlass
         difference.pairs.each { |entry, one| change(one, entry, words) if one }
         fresh =
           difference.fresh.map do |entry|
-            columns(entry, words).merge(uuid: SecureRandom.uuid, programme_id: programme.id, athlete_id: programme.athlete_id)
+            whose = {programme_id: programme.id, athlete_id: programme.athlete_id}
+            {**columns(entry, words), uuid: SecureRandom.uuid, **whose}
           end
         Records::PlannedSession.insert_all!(fresh) if fresh.any?
         programme.planned_sessions.reset
