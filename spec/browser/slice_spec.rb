@@ -150,4 +150,22 @@ RSpec.describe "From a control pause to the next day", :browser do
       end
     end
   end
+
+  it "is rated by exception on its sheet: what was said stays, what was left out has none, nothing is saved yet" do
+    make_pause(athlete, 24)
+    planned = plan(prescribe(athlete))
+    holds = planned.to_timeline.holds
+    marks =
+      journal(planned, breaths: {2 => "gasp"}).reject do |mark|
+        mark[:value] == "smooth" || (mark[:round] == 3 && mark[:kind].start_with?("hold"))
+      end
+    Windlass::Actions::KeepJournal.call(planned, marks, now: clock.now)
+    chosen = ->(value) { page.all("input[name$='[first_breath]'][value='#{value}']:checked", visible: :all).size }
+
+    visit("/sessions/#{planned.uuid}")
+    expect([chosen["smooth"], chosen["gasp"], chosen[""]]).to eq [0, 1, holds.size - 1]
+    click_button("The rest smooth")
+    expect([chosen["smooth"], chosen["gasp"], chosen[""]]).to eq [holds.size - 2, 1, 1]
+    expect(planned.rounds.reload.map(&:first_breath).tally).to eq("gasp" => 1, nil => holds.size - 1)
+  end
 end

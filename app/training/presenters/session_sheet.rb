@@ -118,8 +118,8 @@ module Windlass
       def unknown_words
         missing = rounds.select { |round| round.asked && round.held && round.first_breath.to_s.empty? }.map(&:number)
         if missing.any?
-          "How was the first breath after #{(missing.size == 1) ? "hold" : "holds"} #{Words.list(missing)}? What " \
-          "nobody knows stays unknown."
+          "How was the first breath after #{(missing.size == 1) ? "hold" : "holds"} #{Words.list(missing)}? Leave " \
+          "blank if unseen."
         end
       end
 
