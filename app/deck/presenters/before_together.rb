@@ -35,7 +35,7 @@ module Windlass
       end
 
       # @return [Boolean] somebody has more than one session to choose from
-      def chooses? = lines.any? { |line| line.sessions.size > 1 }
+      def chooses? = @prescriptions.uniq(&:athlete_id).size < @prescriptions.size
 
       # @return [Boolean] somebody was not asked today
       def asks? = @unasked.any?

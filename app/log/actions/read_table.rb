@@ -9,14 +9,21 @@ module Windlass
       # is to be kept.
       Row = Value.define(:number, :athlete, :state, what: "", day: nil, amount: "", words: nil, keep: nil)
 
-      # Who is meant by a name.
+      # Who is meant by the names of a table.
       class Names
         # @param account [Records::Account]
+        # @param names [Array<String>] all that stand in it
         # @param on [Date]
-        def initialize(account, on:)
+        def initialize(account, names, on:)
           @on = on
+          said = names.to_set(&:downcase)
+          meant = account.athletes.pluck(:id, :name).filter_map { |id, name| id if said.include?(name.downcase) }
           @by_name =
-            account.athletes.includes(:consents, prescriptions: :athlete).group_by { |athlete| athlete.name.downcase }
+            account
+              .athletes
+              .where(id: meant)
+              .includes(:consents, prescriptions: :athlete)
+              .group_by { |athlete| athlete.name.downcase }
         end
 
         # @return [Records::Athlete, String] or why there is none
@@ -46,7 +53,7 @@ module Windlass
       # @param table [Formats::TableCsv]
       # @return [Array<Row>] nothing is kept
       def self.preview(account, table, now:, writer: writer(table, now: now), progress: Imports::Progress::NONE)
-        names = Names.new(account, on: now.to_date)
+        names = Names.new(account, table.rows.map(&:athlete).uniq, on: now.to_date)
         progress.begin("Checking", table.rows.size)
         table.rows.map { |row| previewed(row, names, writer).tap { progress.step } }
       end

@@ -36,10 +36,9 @@ module Windlass
             end
             .select { |berth| berth.begins >= opens }
         @free_days =
-          [*calendar.days(week), calendar.days(week).last + 1].reject do |date|
-            slots.any? { |slot| slot.day == date.cwday } && !calendar.away?(date)
-          end
-            .to_set
+          [*calendar.days(week), calendar.days(week).last + 1]
+            .reject { |date| slots.any? { |slot| slot.day == date.cwday } && !calendar.away?(date) }
+            .to_set(&:jd)
         @refusals = Hash.new { |known, key| known[key] = [] }
       end
 
@@ -108,16 +107,17 @@ module Windlass
         without = way.with(placed: others)
         fixed = others.select { |one| one.key == training.key }
         open = open_berths(training)
-        dates = open.keys.sort - fixed.map(&:date) - @walls.done.fetch(training.key, [])
+        lie = fixed.map(&:jd)
+        days = open.keys.sort - lie - @walls.done.fetch(training.key, []).map(&:jd)
         laid = {[] => []}
-        [times - fixed.size, dates.size].min
+        [times - fixed.size, days.size].min
           .downto(own.size + 1) do |size|
             even =
-              dates
+              days
                 .combination(size)
                 .sort_by do |some|
                   [
-                    uneven(training, (some + fixed.map(&:date)).sort, times),
+                    uneven(training, lie.empty? ? some : (some + lie).sort, times),
                     heavy(training, some),
                     moved(training, some),
                     some
@@ -129,7 +129,8 @@ module Windlass
         [way]
       end
 
-      # Where it may lie whatever else is planned, by day.
+      # Where it may lie whatever else is planned, by day: days are numbers, choices of them are compared by the
+      # thousand.
       def open_berths(training)
         (@open ||= {})[training.key] ||= begin
           course =
@@ -138,7 +139,7 @@ module Windlass
           open =
             @berths.select { |berth| note(training, first_reason(Rules::ALONE, placing(training, berth, course, []))).nil? }
           open
-            .group_by(&:date)
+            .group_by(&:jd)
             .transform_values { |berths| berths.sort_by { |berth| preference(training, berth, wished) } }
         end
       end
@@ -155,30 +156,30 @@ module Windlass
       def early?(training) = training.activity.over_breathing?
 
       # @return [Way, nil] with sessions on all these days
-      def with(way, training, dates, open, times, laid)
-        own = lay(way, training, dates, open, laid)
+      def with(way, training, days, open, times, laid)
+        own = lay(way, training, days, open, laid)
         own && Way.new(placed: way.placed + own, cost: cost(way, training, own, times))
       end
 
       # What begins in the same way is laid once.
       # @return [Array<Planned>, nil] nil where one of these days has no room
-      def lay(way, training, dates, open, laid)
-        laid.fetch(dates) do
-          own = lay(way, training, dates[0...-1], open, laid)
-          laid[dates] = own && one_more(way, training, dates, open, own)
+      def lay(way, training, days, open, laid)
+        laid.fetch(days) do
+          own = lay(way, training, days[0...-1], open, laid)
+          laid[days] = own && one_more(way, training, open.fetch(days.last), own)
         end
       end
 
       # A step may be more to hold than there may be: then it comes without.
-      def one_more(way, training, dates, open, own)
+      def one_more(way, training, berths, own)
         expectation = @expectations.fetch(training.key)
         others = way.placed + own
         [false, true].each do |still|
-          course = expectation.following(own.map(&:course), dates.last, @calendar, @week, still: still)
+          course = expectation.following(own.map(&:course), berths.first.date, @calendar, @week, still: still)
           berth =
-            open
-              .fetch(dates.last)
-              .find { |one| note(training, first_reason(Rules::AMONG, placing(training, one, course, others))).nil? }
+            berths.find do |one|
+              note(training, first_reason(Rules::AMONG, placing(training, one, course, others))).nil?
+            end
           return own + [planned(training, berth, course)] if berth
           break unless course.stepped
         end
@@ -224,45 +225,48 @@ module Windlass
       # Unevenness, what is late in the day, what is heavy before another day of training, what moved.
       def cost(way, training, own, times)
         late = own.count { |one| early?(training) && one.berth.slot.at_min >= NOON_MIN }
-        dates = own.map(&:date)
+        days = own.map(&:jd)
         [
-          uneven(training, dates, times),
+          uneven(training, days, times),
           late,
-          heavy(training, dates),
-          moved(training, dates),
-          own.sum { |one| one.date.jd - first_jd }
+          heavy(training, days),
+          moved(training, days),
+          days.sum { |day| day - first_jd }
         ].zip(way.cost).map(&:sum)
       end
 
       # Strenuous days before another day of training.
-      def heavy(training, dates) =
-        training.activity.strenuous? ? dates.count { |date| !@free_days.include?(date + 1) } : 0
+      def heavy(training, days) =
+        training.activity.strenuous? ? days.count { |day| !@free_days.include?(day + 1) } : 0
 
       # Days on which it was planned before, and is not now. Asked for every choice of days.
-      def moved(training, dates) = (wished_days(training) - dates).size
+      def moved(training, days) = wished_days(training).count { |day| !days.include?(day) }
 
       def wished_days(training) =
         (@wished_days ||= {})[training.key] ||= @wishes
           .fetch(training.key, [])
-          .map(&:date)
-          .select { |date| @calendar.days(@week).include?(date) }
+          .map { |wish| wish.date.jd }
+          .select { |day| day.between?(first_jd, first_jd + 6) }
 
       # How far the days between sessions are from even ones, whole days squared. A test comes first thing.
-      def uneven(training, dates, times)
-        return dates.sum { |date| date.jd - first_jd } if training.test?
+      def uneven(training, days, times)
+        return days.sum { |day| day - first_jd } if training.test?
 
-        days = [last_day(training), *dates].compact.map(&:jd)
         ideal = 7.0 / [times + done_here(training), 1].max
-        days.each_cons(2).sum { |one, other| (other - one - ideal).abs.floor**2 }
+        before = last_day(training)
+        days.sum do |day|
+          apart = before ? (day - before - ideal).abs.floor**2 : 0
+          before = day
+          apart
+        end
       end
 
-      # Days as numbers: choices of days are compared by the thousand.
       def first_jd = @first_jd ||= @calendar.days(@week).first.jd
 
-      # @return [Date, nil] of the newest session before this week, or in it
+      # @return [Integer, nil] of the newest session before this week, or in it
       def last_day(training)
-        @last ||= @before.to_h { |one| [one.key, one.date] }
-        [@last[training.key], @walls.done[training.key]&.max].compact.max
+        @last ||= @before.to_h { |one| [one.key, one.jd] }
+        [@last[training.key], @walls.done[training.key]&.max&.jd].compact.max
       end
 
       # @return [Integer] so often it was done in this week already
