@@ -27,7 +27,10 @@ module Windlass
         end
 
         progress.step(samples.size)
-        progress.show { keep(session, lows) && {"rows" => lows.size} }
+        progress.show do
+          keep(session, lows)
+          {"rows" => lows.size}
+        end
       end
 
       # What follows from lows.
@@ -36,12 +39,15 @@ module Windlass
         StoreVerdict.call(session)
       end
 
+      # Holds with the same low are written at once.
       def self.keep(session, lows)
-        session.rounds.each do |round|
-          if lows.key?(round.hold) && lows[round.hold] != round.sao2_low
-            round.update_columns(sao2_low: lows[round.hold])
+        changed = session.rounds.select { |round| lows.key?(round.hold) && lows[round.hold] != round.sao2_low }
+        changed
+          .group_by { |round| lows[round.hold] }
+          .each do |low, rounds|
+            Records::Round.where(id: rounds.map(&:id)).update_all(sao2_low: low)
           end
-        end
+        session.rounds.reset
       end
 
       def self.lag(session, timeline, recorded)

@@ -56,7 +56,7 @@ module Windlass
         end
 
         week = planner.calendar.week_of(one.date)
-        own = planner.placed.select { |other| other.key == one.key && planner.calendar.week_of(other.date) == week }
+        own = planner.placed_in(one.training, week)
         Reason.new(
           rule: "asked",
           text:

@@ -99,6 +99,10 @@ module Windlass
       # @return [Integer] how often it was done already in that week
       def done(training, week) = @done.fetch(training.key, []).count { |date| @calendar.week_of(date) == week }
 
+      # @return [Array<Planned>] of a training, in that week of the plan
+      def placed_in(training, week) =
+        (@by_week ||= @placed.group_by { |one| [one.key, @calendar.week_of(one.date)] }).fetch([training.key, week], [])
+
       private
 
       def plan_week(week)
@@ -305,6 +309,7 @@ module Windlass
         placed.group_by(&:key).each { |key, own| @expectations.fetch(key).placed(own.map(&:course)) }
         @walls.week_planned(week, placed)
         @placed += placed
+        @by_week = nil
       end
 
       def tell_missing(week, asked, placed, search)

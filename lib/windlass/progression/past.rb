@@ -11,7 +11,7 @@ module Windlass
 
       # @return [Array] to sort by: the order of days, within one that of their ends; an hour that is not known is the
       #   latest
-      def place_in_time = [date, ended_at ? ended_at.to_f : Float::INFINITY, id.to_s]
+      def place_in_time = [date.jd, ended_at ? ended_at.to_f : Float::INFINITY, id.to_s]
 
       # Carbon dioxide was washed out, by what the protocol is or by what was forecast; whether anything was held is no
       # matter. Walls before water go by this.

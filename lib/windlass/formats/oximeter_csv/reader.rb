@@ -14,22 +14,20 @@ module Windlass
         MOST_LINES = 50_000
         MOST_FAULTS = 20
 
+        # One line as it stands there. t: its time in seconds, nil where that can not be read.
+        Line = Value.define(:number, :t, :time, :saturation, :pulse)
+        private_constant :Line
+
         # @param text [String]
         # @return [Array<Sample>] in order of time; seconds, 0..1, beats a minute or nil where the device lost it
         # @raise [InvalidInput] one line a fault
         def self.read(text)
-          table =
-            CSV.parse(
-              text.delete_prefix("\uFEFF"),
-              headers: true,
-              skip_blanks: true,
-              header_converters: ->(name) { name.to_s.strip.downcase }
-            )
-          refuse_table(table)
+          heading, *rows = CSV.parse(text.delete_prefix("\uFEFF"), skip_blanks: true)
+          lines = lines(heading.to_a.map { |name| name.to_s.strip.downcase }, rows)
           faults = []
-          samples = table.each.with_index(2).filter_map { |row, line| sample(row, line, faults) }
+          samples = lines.filter_map { |line| sample(line, faults) }
           faults << "trace: no line with a reading" if samples.empty? && faults.empty?
-          faults.concat((samples.empty? || faults.any?) ? [] : time_faults(table))
+          faults.concat((samples.empty? || faults.any?) ? [] : time_faults(lines))
           raise InvalidInput, faults.first(MOST_FAULTS) if faults.any?
 
           samples
@@ -37,35 +35,44 @@ module Windlass
           raise InvalidInput, ["trace: is not CSV (#{error.message})"]
         end
 
-        def self.refuse_table(table)
-          missing = COLUMNS - table.headers.compact
+        # @param heading [Array<String>]
+        # @param rows [Array<Array<String>>]
+        # @return [Array<Line>]
+        def self.lines(heading, rows)
+          missing = COLUMNS - heading
           if missing.any?
             raise InvalidInput, ["trace: column missing: #{missing.join(", ")}; needed: #{COLUMNS.join(", ")}"]
           end
-          return if table.size <= MOST_LINES
+          if rows.size > MOST_LINES
+            raise InvalidInput, ["trace: #{rows.size} lines are not allowed; allowed: up to #{MOST_LINES}"]
+          end
 
-          raise InvalidInput, ["trace: #{table.size} lines are not allowed; allowed: up to #{MOST_LINES}"]
+          places = COLUMNS.map { |name| heading.index(name) }
+          rows.map.with_index(2) do |row, number|
+            time, saturation, pulse = row.values_at(*places).map { |cell| cell.to_s.strip }
+            Line.new(number: number, t: seconds(time), time: time, saturation: saturation, pulse: pulse)
+          end
         end
 
         # Times run on, and no device reads more often than this.
         MOST_A_SECOND = 20
 
-        def self.time_faults(table)
-          times = table.each.with_index(2).map { |row, line| [seconds(row["time"].to_s.strip), line] }.select(&:first)
+        def self.time_faults(lines)
+          timed = lines.select(&:t)
           backwards =
-            times
+            timed
               .each_cons(2)
-              .select { |(before, _), (after, _)| after < before }
-              .map { |_, (_, line)| "line #{line}: time runs backwards; allowed: in order of time" }
+              .select { |before, after| after.t < before.t }
+              .map { |_, after| "line #{after.number}: time runs backwards; allowed: in order of time" }
           crowded =
-            times
-              .slice_when { |(one, _), (other, _)| one.floor != other.floor }
+            timed
+              .slice_when { |one, other| one.t.floor != other.t.floor }
               .find { |second| second.size > MOST_A_SECOND }
           backwards.first(MOST_FAULTS) +
             [
               *(
                 if crowded
-                  "line #{crowded[MOST_A_SECOND].last}: #{crowded.size} readings in one second; allowed: up to " \
+                  "line #{crowded[MOST_A_SECOND].number}: #{crowded.size} readings in one second; allowed: up to " \
                   "#{MOST_A_SECOND}"
                 end
               )
@@ -73,25 +80,25 @@ module Windlass
         end
 
         # Lines on which the device had no reading are passed over.
-        def self.sample(row, line, faults)
-          return if row["saturation"].to_s.strip.empty?
+        def self.sample(line, faults)
+          return if line.saturation.empty?
 
-          t = seconds(row["time"].to_s.strip)
-          saturation = number(row["saturation"])
-          pulse = number(row["pulse"])
-          if t.nil?
-            faults << "line #{line}: time #{Error.shown(row["time"])} is not allowed; allowed: seconds, mm:ss or " \
+          saturation = number(line.saturation)
+          pulse = number(line.pulse)
+          if line.t.nil?
+            faults << "line #{line.number}: time #{Error.shown(line.time)} is not allowed; allowed: seconds, mm:ss or " \
               "hh:mm:ss"
           end
-          faults << fault(line, "saturation", row, SATURATION_PERCENT) unless SATURATION_PERCENT.cover?(saturation)
-          faults << fault(line, "pulse", row, PULSE) unless row["pulse"].to_s.strip.empty? || PULSE.cover?(pulse)
-          Sample.new(t: t, saturation: saturation / 100.0, pulse: pulse) if t && saturation
+          faults << fault(line, :saturation, SATURATION_PERCENT) unless SATURATION_PERCENT.cover?(saturation)
+          faults << fault(line, :pulse, PULSE) unless line.pulse.empty? || PULSE.cover?(pulse)
+          Sample.new(t: line.t, saturation: saturation / 100.0, pulse: pulse) if line.t && saturation
         end
 
-        def self.fault(line, name, row, range) =
-          "line #{line}: #{name} #{Error.shown(row[name])} is not allowed; allowed: #{range.begin} to #{range.end}"
+        def self.fault(line, name, range) =
+          "line #{line.number}: #{name} #{Error.shown(line.public_send(name))} is not allowed; allowed: " \
+          "#{range.begin} to #{range.end}"
 
-        def self.number(text) = Float(text.to_s.strip.delete_suffix("%"), exception: false)
+        def self.number(text) = Float(text.delete_suffix("%"), exception: false)
 
         def self.seconds(text)
           return Float(text) if text.match?(/\A\d+(\.\d+)?\z/)
@@ -99,7 +106,7 @@ module Windlass
 
           text.split(":").reduce(0) { |total, part| total * 60 + Float(part) }
         end
-        private_class_method :refuse_table, :time_faults, :sample, :fault, :number, :seconds
+        private_class_method :lines, :time_faults, :sample, :fault, :number, :seconds
       end
     end
   end
