@@ -15,7 +15,13 @@ module Windlass
       # The full breath of an experienced diver lasts a minute at most.
       LONGEST_STAGE_S = 20
       LEADS = {"easy" => "easy", "big" => "medium"}.freeze
-      THROAT = {"quiet" => "quiet", "audible" => "audible"}.freeze
+      THROAT = {
+        "quiet" => "quiet",
+        "audible" => "audible",
+        "belly" => "narrow for the belly",
+        "chest" => "narrow for the ribs",
+        "collarbones" => "narrow for the collarbones"
+      }.freeze
       SHOULDERS = {"soft" => "soft throughout", "up" => "up with the last air, then loose"}.freeze
 
       about id: "full-breath",
@@ -81,7 +87,7 @@ module Windlass
                 told: told_of(dose, told),
                 route: :mouth,
                 narrowed: level != :full || nil,
-                cue: stage_cue(dose, level, cue)
+                cue: stage_cue(dose, level, told, cue)
               )
             end
           line.hold(
@@ -103,7 +109,16 @@ module Windlass
         end
       end
 
-      def told_of(dose, told) = (setting(dose, :throat) == "audible") ? "#{told}, audible" : told
+      # @param stage [String] what is told of it
+      def told_of(dose, stage) =
+        case setting(dose, :throat)
+        when "audible"
+          "#{stage}, audible"
+        when stage
+          "#{stage}, throat narrowed"
+        else
+          stage
+        end
 
       # What helps is said early in a hold that leaves the time.
       RELIEF = "Too tight: let a little out"
@@ -138,10 +153,10 @@ module Windlass
         )
       end
 
-      def stage_cue(dose, level, cue)
+      def stage_cue(dose, level, stage, cue)
         [
           cue,
-          ("the throat audible" if setting(dose, :throat) == "audible"),
+          {"audible" => "the throat audible", stage => "the throat narrow"}[setting(dose, :throat)],
           ("the shoulders up" if level == :full && setting(dose, :shoulders) == "up")
         ].compact.join(", ")
       end

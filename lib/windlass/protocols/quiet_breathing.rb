@@ -14,6 +14,10 @@ module Windlass
         "three-zone" => ["In by the nose: belly, then ribs, then chest", "Out: chest, ribs, belly"]
       }.freeze
 
+      # Parts of a breath through three zones.
+      ZONES = {"belly" => "In by the nose: belly", "ribs" => "In: ribs", "chest" => "In: chest"}.freeze
+      NARROW = {"none" => "nowhere", **ZONES.keys.to_h { |zone| [zone, "for the #{zone}"] }}.freeze
+
       # What the deck says of the breath in, where it is more than that.
       TOLD = {"throat" => "in, narrowed", "three-zone" => "belly, ribs, chest"}.freeze
 
@@ -42,6 +46,12 @@ module Windlass
           "three-zone" => "three zones"
         },
         optional: true
+      detail :narrow_zone,
+        "throat narrow, of three zones",
+        choices: NARROW,
+        usual: "none",
+        telling: "the throat narrow %s"
+      detail :middle_s, "a breath in the middle", :s, 3..24, step: 0.5, shapes: :breathing, unset: "as all others"
 
       lever :minutes, step: 1, limit: 15
 
@@ -54,7 +64,9 @@ module Windlass
             dose[:out_s],
             numbered: true,
             cues: FORMS.fetch(dose[:form] || "belly"),
-            told: TOLD[dose[:form]]
+            told: TOLD[dose[:form]],
+            middle_s: dose[:middle_s],
+            zones: zones(dose)
           )
         end
       end
@@ -62,7 +74,20 @@ module Windlass
       def calls(dose) = SlowBreaths.calls(dose[:minutes])
 
       # @return [Boolean] the throat is narrowed in it
-      def narrowed?(dose) = dose.to_h[:form] == "throat"
+      def narrowed?(dose) = dose.to_h[:form] == "throat" || dose.to_h.fetch(:narrow_zone, "none") != "none"
+
+      # Only where there are three zones one of them can be narrow; each takes a second at least, or nobody can follow.
+      def faults(dose)
+        found = super
+        return found if found.any? || setting(dose, :narrow_zone) == "none"
+        return {narrow_zone: "is for three zones only; allowed here: none"} unless dose[:form] == "three-zone"
+        return found if quickest_in_s(dose) >= ZONES.size
+
+        {
+          narrow_zone: "is for breaths in of #{ZONES.size} s and more; the shortest here is " \
+            "#{Words.seconds(quickest_in_s(dose).round(1))}"
+        }
+      end
 
       # A breath that is fitted to the minutes by more than this is said as it runs.
       FITTED_SHARE = 3 / 100r
@@ -70,15 +95,38 @@ module Windlass
       # @return [String] `33 breaths, in 3 s and out 6 s, 5 min`, `8 breaths, in 3.8 s and out 3.8 s, fitted to 1 min`
       def pattern_in_words(dose)
         asked_s = dose[:in_s] + dose[:out_s]
-        breaths = SlowBreaths.each_ms(dose[:minutes] * 60, asked_s).size
-        fit = (dose[:minutes] * 60r / breaths) / Numbers.exact(asked_s)
+        lengths_ms = SlowBreaths.each_ms(dose[:minutes] * 60, asked_s, dose[:middle_s])
+        fit = lengths_ms.first/1000r / Numbers.exact(asked_s)
         fitted = (fit - 1).abs > FITTED_SHARE
         in_s, out_s = %i[in_s out_s].map { |key| (Numbers.exact(dose[key]) * (fitted ? fit : 1)).to_f.round(1) }
-        "#{Words.count(breaths, "breath")}, in #{Words.seconds(in_s)} and out #{Words.seconds(out_s)}, " \
+        [
+          Words.count(lengths_ms.size, "breath"),
+          "in #{Words.seconds(in_s)} and out #{Words.seconds(out_s)}",
+          Tempo.in_words(in_s + out_s, middle_in_words(dose, fit, fitted), "a breath"),
           "#{"fitted to " if fitted}#{Words.length(dose[:minutes] * 60)}"
+        ].compact.join(", ")
       end
 
       private
+
+      def quickest_in_s(dose)
+        whole_s = dose[:in_s] + dose[:out_s]
+        dose[:in_s] * [whole_s, dose[:middle_s] || whole_s].min / whole_s.to_f
+      end
+
+      def middle_in_words(dose, fit, fitted) =
+        dose[:middle_s] && (Numbers.exact(dose[:middle_s]) * (fitted ? fit : 1)).to_f.round(1)
+
+      # Told with the pattern already.
+      def details_in_words(dose) = super(dose.except(:middle_s))
+
+      # @return [Array<Array(String, Boolean, String)>, nil]
+      def zones(dose)
+        narrow = setting(dose, :narrow_zone)
+        return if narrow == "none"
+
+        ZONES.map { |zone, cue| [zone, zone == narrow, (zone == narrow) ? "#{cue}, the throat narrow" : cue] }
+      end
 
       def starting_dose(_measures) = {in_s: 3, out_s: 6, minutes: 5}
     end

@@ -25,6 +25,20 @@ module Windlass
         "released" => "released only, for afterwards"
       }.freeze
 
+      # Steps of the major scale, and how far each lies above the first, semitones.
+      STEPS = {1 => 0, 2 => 2, 3 => 4, 4 => 5, 5 => 7, 6 => 9, 7 => 11, 8 => 12}.freeze
+      SCALES = {
+        "none" => [],
+        "up" => [1, 2, 3, 4, 5],
+        "down" => [5, 4, 3, 2, 1],
+        "there" => [1, 2, 3, 2, 1],
+        "third" => [1, 3, 5, 3, 1],
+        "octave" => [8, 7, 6, 5, 4, 3, 2, 1]
+      }.freeze
+      SAID = %w[one two three four five six seven eight].freeze
+      SCALE_WORDS = SCALES.to_h { |key, steps| [key, steps.empty? ? "none" : steps.join(" ")] }.freeze
+      SCALED = {"sung" => "in the sung part", "released" => "in the released part", "both" => "in both"}.freeze
+
       about id: "stacked-exhale",
         name: "Stacked inhales, staged exhale",
         known_as: "singer singing choir song notes sips",
@@ -51,6 +65,8 @@ module Windlass
       detail :note, "reference note", choices: Notes::CHOICES, usual: "none"
       detail :note_step, "step from note to note", :semitones, 0..4, step: 1, usual: 2
       detail :note_way, "the notes go", choices: {"up" => "up", "down" => "down"}, usual: "up"
+      detail :scale, "steps of the scale", choices: SCALE_WORDS, usual: "none"
+      detail :scale_in, "and where", choices: SCALED, usual: "sung", telling: "%s"
       detail :released, "released breaths", :number, 0..8, step: 1, usual: 1
       detail :practice, "practice lines first", choices: Practice::LINES, usual: "none"
 
@@ -140,8 +156,11 @@ module Windlass
       end
 
       def sung(line, dose, step)
+        beats = STAGES.size * STAGE_BEATS
+        return scale(line, dose, beats, step) if scale?(dose, "sung")
+
         line.exhale(
-          STAGES.size * STAGE_BEATS * beat_s(dose),
+          beats * beat_s(dose),
           to: :passive,
           sound: :note,
           tone_hz: tone_hz(dose, step),
@@ -149,9 +168,28 @@ module Windlass
         )
       end
 
-      def tone_hz(dose, step)
+      def scale?(dose, part) = setting(dose, :scale) != "none" && [part, "both"].include?(setting(dose, :scale_in))
+
+      # One breath out, a step of the scale after the other, each by its number.
+      def scale(line, dose, beats, step)
+        steps = SCALES.fetch(setting(dose, :scale))
+        steps.each.with_index(1) do |number, place|
+          line.exhale(
+            beats * beat_s(dose) / steps.size,
+            to: :passive,
+            left: Rational(steps.size - place, steps.size),
+            sound: :note,
+            tone_hz: tone_hz(dose, step, above: STEPS.fetch(number)),
+            told: SAID.fetch(number - 1),
+            cue: "Sing step #{number}: #{steps.join(" ")}"
+          )
+        end
+      end
+
+      # @param above [Integer] semitones above the first step of its scale
+      def tone_hz(dose, step, above: 0)
         sign = (setting(dose, :note_way) == "down") ? -1 : 1
-        Notes.hz(setting(dose, :note), sign * step * setting(dose, :note_step))
+        Notes.hz(setting(dose, :note), sign * step * setting(dose, :note_step) + above)
       end
 
       # Four stacked inhales, a slow slide down, no hold: the recovery. Alone it is the work itself.
@@ -159,6 +197,8 @@ module Windlass
         alone = setting(dose, :form) == "released"
         line.within(phase: alone ? :work : :rest, tempo: setting(dose, :tempo)) do
           sniffs(line, beat_s(dose), STACKED)
+          next scale(line, dose, SLIDE_BEATS, 0) if scale?(dose, "released")
+
           line.exhale(
             SLIDE_BEATS * beat_s(dose),
             to: :passive,

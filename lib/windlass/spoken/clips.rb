@@ -43,6 +43,7 @@ module Windlass
         in out hold breathe wait go full empty left right nose mouth narrowed open root throat abdominal keep belly
         chest back ribs breaths collarbones and hiss blow shh sing plank round block of for last double triple half
         complete short big fully medium recovery sniff both all locks audible
+        stop single quicker slower
       ].freeze
       # What sounds better in one.
       PHRASES = [

@@ -67,7 +67,9 @@ module Windlass
         "half out" => "half", "complete, out" => "complete", "short out" => "short", "big breath" => "big",
         "full breath" => "fully", "medium breath" => "medium", "recovery breath" => "recovery", "sniff in" => "sniff",
         "belly, ribs, back" => "belly", "belly, ribs, chest" => "belly", "in, narrowed" => "narrowed",
-        "belly, audible" => "belly", "chest, audible" => "chest", "collarbones, audible" => "collarbones"
+        "belly, throat narrowed" => "throat", "chest, throat narrowed" => "throat",
+        "collarbones, throat narrowed" => "throat", "belly, audible" => "belly",
+        "chest, audible" => "chest", "collarbones, audible" => "collarbones"
       }.freeze
       # In the order in which they are said.
       FACETS = %i[side way narrowed level locks].freeze

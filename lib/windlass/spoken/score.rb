@@ -81,11 +81,18 @@ module Windlass
 
       def instruct(index)
         segment = @placed[index].segment
-        return if segment.silent
+        return if segment.silent || named_otherwise?(index)
 
         announce(index) if HELD_SOUNDS.include?(segment.sound) && segment.beats
         words, at = chosen(index, [*@deeds.words(index), *@deeds.single(index)])
         at ? say(:instruction, words, index, at) : (give_up(index) if @deeds.changes?(index))
+      end
+
+      # Of a short stroke a call, or how many are to come, takes the place of *in* or *out*, which go on as they went.
+      def named_otherwise?(index)
+        segment = @placed[index].segment
+        segment.ms < LONG_PART_MS && !@deeds.first?(index) &&
+          (segment.calls.to_a.any? { |after, _| after.zero? } || (segment.counted && @numbers[index].any?))
       end
 
       # Where a number falls on the onset of a part, what is said before it leaves that number be.

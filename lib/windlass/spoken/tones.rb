@@ -109,8 +109,9 @@ module Windlass
         (segment.ms >= COUNT_FROM_MS || into_hold) ? COUNT_IN_MS : []
       end
 
+      # Of a scale the first step alone: what comes next is sung, and nothing sounds over it.
       def note(index, place)
-        return [] unless place.segment.tone_hz
+        return [] if place.segment.tone_hz.nil? || (index.positive? && @placed[index - 1].segment.tone_hz)
 
         from = [place.start_ms - NOTE_MS, index.zero? ? -NOTE_MS : @placed[index - 1].start_ms + AFTER_TONE_MS].max
         [cue(from, :note, index, place.start_ms - from, hz: place.segment.tone_hz)]

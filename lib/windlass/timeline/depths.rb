@@ -4,7 +4,7 @@ module Windlass
   module Timeline
     # How deep the breaths of a pattern are. A pattern says how long they take, not how big they are: people breathe
     # slow breaths bigger, each as much as they need. Stacked inhales are one breath in steps, and so are the stages of
-    # one exhale.
+    # one exhale, and what goes on after a stop.
     module Depths
       # No breath is smaller, nor bigger, shares of the inspiratory capacity.
       LIMITS = (0.01..0.95)
@@ -40,8 +40,11 @@ module Windlass
 
       # @return [Rational] of the whole breath, at the end of this one of several inhales in a row
       def self.stacked(segments, index)
+        return segments[index].left if segments[index].left
+
         first, last = run(segments, index)
-        Rational(index - first + 1, last - first + 1)
+        before, all = [index, last].map { |to| (first..to).count { |at| segments[at].kind == :inhale } }
+        Rational(before, all)
       end
 
       # From one breath in to the next.
@@ -57,12 +60,22 @@ module Windlass
 
       # First and last of the inhales in a row.
       def self.run(segments, index)
-        first = last = index
-        first -= 1 while first.positive? && segments[first - 1].kind == :inhale
-        last += 1 while segments[last + 1]&.kind == :inhale
-        [first, last]
+        [-1, 1].map do |step|
+          at = index
+          while (beside = inhale_beside(segments, at, step))
+            at = beside
+          end
+          at
+        end
       end
-      private_class_method :depth, :staged, :stacked, :cycle_s, :run
+
+      # @return [Integer, nil] of the same breath: right beside, or beyond a stop
+      def self.inhale_beside(segments, index, step)
+        at = index + step
+        at += step if at.positive? && segments[at]&.midway
+        at if !at.negative? && segments[at]&.kind == :inhale
+      end
+      private_class_method :depth, :staged, :stacked, :cycle_s, :run, :inhale_beside
     end
   end
 end

@@ -13,7 +13,8 @@ module Windlass
     # @param mets [Numeric] metabolic equivalents, 1 at rest
     # @param phase [Symbol, nil] :settle, :work or :rest
     # @param calls [Array<Array(Integer, String)>, nil] words that are due so many milliseconds after its start
-    # @param left [Rational, nil] of an exhale in stages: how much of the breath in is left at its end, 0..1
+    # @param left [Rational, nil] of a breath in stages: how much of it is in the lungs at the stage's end, 0..1
+    # @param midway [Boolean, nil] of a hold: a breath that stops where it is, and goes on after it
     # @param tone_hz [Float, nil] reference tone for what is sung
     # @param breath [Integer, nil] which of the deep breaths before a retention it belongs to
     # @param caps_s [Array<Integer>, nil] of a retention: its cap after one breath, after two, and so on
@@ -29,7 +30,7 @@ module Windlass
         :kind, :ms, rate: nil, to: nil, depth: nil, mets: REST_METS, round: nil, cycle: nil, phase: nil, cue: nil,
         route: nil, narrowed: nil, locks: nil, sound: nil, beats: nil, breaths: nil, repetitions: nil, until: nil,
         at_most_ms: nil, calls: nil, block: nil, left: nil, tone_hz: nil, breath: nil, caps_s: nil, own: nil,
-        silent: nil, told: nil, counted: nil, tempo: nil
+        silent: nil, told: nil, counted: nil, tempo: nil, midway: nil
       ) do
         def seconds = Rational(ms, 1000)
 

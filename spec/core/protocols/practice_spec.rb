@@ -420,4 +420,84 @@ RSpec.describe "Sessions of the trade" do
     lasts = quiet.compile({in_s: 4, out_s: 4, minutes: 1}).segments.map(&:ms)
     expect([lasts.sum, lasts.uniq]).to eq [60_000, [3750]]
   end
+
+  it "quiet breathing and ratios quicken to the middle and slow down again, and fill their time all the same" do
+    line = compiled("quiet-breathing", in_s: 3, out_s: 5, minutes: 2, middle_s: 4)
+    breaths = line.segments.each_slice(2).map { |pair| pair.sum(&:ms) }
+
+    expect(breaths).to eq(breaths.reverse).or(satisfy { |all| all.zip(all.reverse).all? { |a, b| (a - b).abs <= 1 } })
+    expect([breaths.sum, breaths.first, breaths.min, breaths.index(breaths.min)]).to eq [120_000, 8000, 4000, 9]
+    expect(@family.in_words(in_s: 3, out_s: 5, minutes: 2, middle_s: 4)).to eq \
+      "20 breaths, in 3 s and out 5 s, quicker to 4 s a breath in the middle, and back, 2 min"
+
+    counts = compiled("ratio", pattern: [4, 0, 8, 0], count_s: 1, rounds: 5, middle_count_s: 0.5)
+    expect(counts.segments.each_slice(2).map { |pair| pair.sum(&:ms) }).to eq [12_000, 9000, 6000, 9000, 12_000]
+    expect(@family.columns(pattern: [4, 0, 8, 0], count_s: 1, rounds: 5, middle_count_s: 0.5)).to include :over
+    expect(@family.faults(pattern: [4, 0, 8, 0], count_s: 1, rounds: 5, middle_count_s: 0.5, counted_by: "heartbeat"))
+      .to match(middle_count_s: /tempo of its own/)
+  end
+
+  it "bellows go up and back down, each change called; or evenly, each breath a little quicker, then slower" do
+    back = compiled("bellows", gear_s: 10, hold_s: 15, rounds: 1, way: "back")
+    called = ->(line) { line.segments.flat_map { |one| one.calls.to_a.map(&:last) } }
+    expect([called[back], back.hold_ms]).to eq [%w[Double Triple Double Single], 15_000]
+    expect(back.segments.count(&:counted)).to eq 7
+
+    evenly = compiled("bellows", gear_s: 10, hold_s: 15, rounds: 1, way: "evenly")
+    strokes = evenly.segments.select { |one| one.to == :easy }.map(&:ms)
+    turn = strokes.index(strokes.min)
+    expect([strokes.first, strokes.min, strokes.last, called[evenly]]).to eq [750, 250, 750, %w[Slower]]
+    expect(strokes[0..turn]).to eq strokes[0..turn].sort.reverse
+    expect(evenly.segments.select { |one| one.route == :nose && one.to != :full && !one.hold? }.sum(&:ms)).to eq 30_000
+  end
+
+  it "a breath stops where it is, in the middle, and goes on: half of it is in the lungs meanwhile" do
+    dose = {pattern: [4, 0, 6, 0], count_s: 1, rounds: 2, stops: "both", stop_counts: 3}
+    line = compiled("ratio", **dose)
+    round = of_round(line, 1)
+    expect(written(round)).to eq ["in 2× easy", "hold 3×", "in 2× easy",
+      "out 3× passive", "hold 3×", "out 3× passive"]
+    expect(round[0].depth).to be_within(0.002).of(round[2].depth / 2)
+    expect(round[3].depth).to be_within(0.002).of(round[2].depth / 2)
+    expect([@family.holds_in?(dose), @family.columns(dose), @family.columns(dose.merge(stop_counts: 5))]).to eq [
+      true, [:breath], [:retention]
+    ]
+    heard = Windlass::Spoken.of(line).cues.select { |cue| cue.kind == :instruction && cue.round == 1 }
+    expect(heard.map(&:words)).to eq %w[in stop in out stop out]
+    # As much air goes in and out as without a stop, in the time that it takes.
+    plain = compiled("ratio", pattern: [4, 3, 6, 3], count_s: 1, rounds: 2)
+    expect(round[2].depth).to eq of_round(plain, 1)[0].depth
+  end
+
+  it "the throat is narrow in one of three stages, and says so in that one alone" do
+    heard = lambda do |line|
+      said = Windlass::Spoken.of(line).cues.select { |cue| cue.kind == :instruction }
+      said.map(&:words).grep(/belly|ribs|chest|collar|throat/).first(3)
+    end
+    full = compiled("full-breath", hold_s: 10, breaths: 1, throat: "chest")
+    expect(heard[full]).to eq ["belly, mouth, narrowed", "throat", "collarbones"]
+    quiet = {in_s: 4.5, out_s: 6, minutes: 1, form: "three-zone", narrow_zone: "ribs"}
+    line = compiled("quiet-breathing", **quiet)
+    expect(heard[line]).to eq ["belly", "ribs, narrowed", "chest"]
+    expect(of_round(line, 1).map { |one| [one.kind, one.narrowed] }).to eq [
+      [:inhale, nil], [:inhale, true], [:inhale, nil], [:exhale, nil]
+    ]
+    # Where the chest is tight nothing is narrowed: progression.md.
+    expect([@family.narrowed?(quiet), @family.narrowed?(quiet.except(:narrow_zone))]).to eq [true, false]
+    expect([{in_s: 2}, {middle_s: 6}].map { |more| @family.faults(quiet.merge(more)).keys }).to all(eq([:narrow_zone]))
+  end
+
+  # Equal temperament from A4 = 440 Hz: C4 261.63, G4 392.00 (ISO 16 and any table of notes, from memory).
+  it "voice: the sung and the released part go through steps of the scale, each by its number, one note before them" do
+    line = compiled("stacked-exhale", longest_hold_s: 2, repeats: 1, scale: "down", scale_in: "both", note: "C4")
+    sung = line.segments.select(&:tone_hz).each_slice(5).to_a
+    expect(sung.map { |one| one.map(&:tone_hz) }.uniq.size).to eq 1
+    expect(sung.first.map(&:tone_hz).values_at(0, -1)).to match [be_within(0.1).of(392.0), be_within(0.1).of(261.63)]
+    expect(sung.map { |one| one.sum(&:seconds) }).to all(eq(8))
+    cues = Windlass::Spoken.of(line).cues
+    expect(cues.select { |cue| cue.kind == :instruction }.map(&:words) & %w[five four three two one]).to eq \
+      %w[five four three two one]
+    expect(cues.select { |cue| cue.kind == :note }.map(&:hz)).to eq [392.0, 392.0]
+    expect(@family.judged_parts(line).size).to eq compiled("stacked-exhale", longest_hold_s: 2, repeats: 1).sounds.size
+  end
 end

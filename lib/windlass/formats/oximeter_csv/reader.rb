@@ -86,8 +86,8 @@ module Windlass
           saturation = number(line.saturation)
           pulse = number(line.pulse)
           if line.t.nil?
-            faults << "line #{line.number}: time #{Error.shown(line.time)} is not allowed; allowed: seconds, mm:ss or " \
-              "hh:mm:ss"
+            faults << "line #{line.number}: time #{Error.shown(line.time)} is not allowed; allowed: seconds, " \
+              "mm:ss or hh:mm:ss"
           end
           faults << fault(line, :saturation, SATURATION_PERCENT) unless SATURATION_PERCENT.cover?(saturation)
           faults << fault(line, :pulse, PULSE) unless line.pulse.empty? || PULSE.cover?(pulse)

@@ -17,22 +17,41 @@ module Windlass
       # @param cues [Array(String, String)] in, out
       # @param told [String, nil] what the deck says of the breath in
       # @param numbered [Boolean] each breath is a round
-      def self.write(line, seconds, in_s, out_s, cues:, told: nil, numbered: false)
-        each_ms(seconds, in_s + out_s)
+      # @param zones [Array<Array(String, Boolean, String)>, nil] parts of a breath in: what is told of each, whether
+      #   the throat is narrow in it, its cue
+      # @param middle_s [Numeric, nil] what a breath takes in the middle, where the tempo changes
+      def self.write(line, seconds, in_s, out_s, cues:, told: nil, numbered: false, middle_s: nil, zones: nil)
+        each_ms(seconds, in_s + out_s, middle_s)
           .each
           .with_index(1) do |breath_ms, number|
             in_ms = (breath_ms * in_s / (in_s + out_s).to_r).floor
             line.within(**(numbered ? {round: number} : {})) do
-              line.inhale(Rational(in_ms, 1000), to: :easy, route: :nose, told: told, cue: cues.first)
+              if zones
+                in_zones(line, Rational(in_ms, 1000), zones)
+              else
+                line.inhale(Rational(in_ms, 1000), to: :easy, route: :nose, told: told, cue: cues.first)
+              end
               line.exhale(Rational(breath_ms - in_ms, 1000), to: :passive, cue: cues.last)
             end
           end
       end
 
+      # One breath in, a part each.
+      def self.in_zones(line, seconds, zones)
+        zones.each do |told, narrowed, cue|
+          line.inhale(seconds / zones.size, to: :easy, route: :nose, narrowed: narrowed || nil, told: told, cue: cue)
+        end
+      end
+      private_class_method :in_zones
+
       # @return [Array<Integer>] milliseconds of each breath
-      def self.each_ms(seconds, breath_s)
+      def self.each_ms(seconds, breath_s, middle_s = nil)
         total_ms = (seconds * 1000).round
-        Timeline::Allocation.even(total_ms, [Rational(total_ms, (breath_s * 1000).round).round, 1].max)
+        mean_ms = (Numbers.exact(breath_s) + Numbers.exact(middle_s || breath_s)) * 500
+        breaths = [(total_ms / mean_ms).round, 1].max
+        return Timeline::Allocation.even(total_ms, breaths) if middle_s.nil?
+
+        Timeline::Allocation.by(total_ms, Tempo.shares(breaths, Numbers.exact(middle_s) / Numbers.exact(breath_s)))
       end
     end
   end
