@@ -71,6 +71,7 @@ RSpec.describe "Composing and measuring", :browser do
       select(family, from: "Family of the next block")
       click_button("Add block")
       expect(page).to have_css(".block h2", text: family)
+      expect(page).to have_css("#add:focus")
     end
     first(".block-grip").drag_to(find(".block:nth-child(3) .block-between"))
     expect(page).to have_css(".block:nth-child(3) h2", text: "3. Hiss ladder")

@@ -11,8 +11,10 @@ module Windlass
       # @param own [Records::OwnProtocol, nil] that is being changed
       # @param kept [Array<Records::OwnProtocol>] that may become blocks
       # @param touched [String, nil] key of the block that a button was about
-      def initialize(form, today:, athlete: nil, own: nil, kept: [], touched: nil)
+      # @param goes_on [Boolean] the next block is what comes next
+      def initialize(form, today:, athlete: nil, own: nil, kept: [], touched: nil, goes_on: false)
         @form = form
+        @goes_on = goes_on
         @kept = kept
         @touched = touched
         @athlete = athlete
@@ -57,6 +59,9 @@ module Windlass
         "It can be prescribed, and waits: #{Words.list(lifts.uniq).sub(/\A./, &:downcase)}" if lifts.any?
       end
 
+      # @return [Boolean] the keyboard stands where a block is added
+      def goes_on? = blank? || @goes_on
+
       # @return [Boolean] a session of several blocks
       def blocks? = protocol.is_a?(Protocols::Blocks)
 
@@ -75,7 +80,8 @@ module Windlass
               block: block,
               place: place,
               count: form.parts.size,
-              touched: @touched
+              touched: @touched,
+              focused: @touched == block.key && !goes_on?
             )
           end
       end

@@ -26,7 +26,10 @@ module Windlass
       # @param findings [Hash{Symbol => Array<Protocols::Finding>}] by the number that causes them
       # @param block [Forms::BlocksForm::Part, nil] where it is one
       # @param place [Integer] among the blocks, from 1
-      def initialize(form, athlete:, measures:, findings: {}, block: nil, place: 1, count: 1, touched: nil)
+      # @param touched [String, nil] key of the block that a button was about
+      # @param focused [Boolean] it is this one, and the keyboard stands there
+      def initialize(form, athlete:, measures:, findings: {}, block: nil, place: 1, count: 1, touched: nil,
+        focused: false)
         @form = form
         @athlete = athlete
         @measures = measures
@@ -35,6 +38,7 @@ module Windlass
         @place = place
         @count = count
         @touched = touched
+        @focused = focused
       end
 
       attr_reader :place
@@ -55,6 +59,9 @@ module Windlass
 
       # @return [Boolean] what a button was just about, or what has a fault, stands open
       def open? = @count == 1 || touched? || block&.errors.to_h.any?
+
+      # @return [Boolean] the keyboard stands there
+      def focused? = @focused
 
       def touched? = !block.nil? && @touched == block.key
 

@@ -37,7 +37,7 @@ module Windlass
           family = Protocols.find(said(:id))
           change, touched = Forms::BlockDeeds.of(said(:deed), typed_blocks, added: added_block)
           form = Forms::Composed.parse(params, protocol: family, **(change ? {change: change} : {}))
-          composer(form, athlete: composed_for, own: own_composed, touched: touched)
+          composer(form, athlete: composed_for, own: own_composed, touched: touched, goes_on: goes_on?)
         end
 
         # Where a prescription was refused, a reload comes here.
@@ -103,7 +103,10 @@ module Windlass
           (measures && family.start(measures)) || family.start(Presenters::Nobody::MEASURES)
         end
 
-        def composer(form, athlete: nil, own: nil, touched: nil, refusal: nil)
+        # Whoever adds a block, makes a series of it, or takes one out, adds the next.
+        def goes_on? = said(:deed).start_with?("add", "remove", "series")
+
+        def composer(form, athlete: nil, own: nil, touched: nil, goes_on: false, refusal: nil)
           page =
             Presenters::Composer.new(
               form,
@@ -111,6 +114,7 @@ module Windlass
               own: own,
               today: today,
               touched: touched,
+              goes_on: goes_on,
               kept: form.protocol.is_a?(Protocols::Blocks) ? account.own_protocols.by_name : []
             )
           return partial(:"protocols/result", page: page, live: true) if part?
