@@ -108,14 +108,15 @@ module Windlass
       # @return [String] `2 gasps: rounds 4 and 6`
       def with_rounds(faults, one, many = "#{one}s") = "#{Words.count(faults.size, one, many)}: #{where(faults)}"
 
-      # @return [String] `rounds 4 and 6`, `rounds 4 and 6 of set 1, round 2 of set 3`
+      # @return [String] `rounds 4 and 6`, `rounds 4 and 6 of set 1, round 2 of set 3`; `hold 4` where rounds have several
       def where(faults)
         places =
           faults
             .group_by { |round| [round.set, round.block] }
             .map do |(set, block), rounds|
+              one = block ? block.protocol.part_called(block.dose) : protocol.part_called(session.dose)
               [
-                "#{(rounds.size == 1) ? "round" : "rounds"} #{Words.list(rounds.map(&:number))}",
+                "#{(rounds.size == 1) ? one : "#{one}s"} #{Words.list(rounds.map(&:number))}",
                 ("of set #{set}" if set),
                 ("of #{block.in_words}" if block)
               ].compact.join(" ")

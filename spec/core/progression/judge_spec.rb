@@ -54,6 +54,19 @@ RSpec.describe Windlass::Progression::Judge do
     expect([numbered[day], numbered[day, day]]).to eq [[nil], [1, 2]]
   end
 
+  it "names the hold where a round has several: three rounds have no fifth one" do
+    ratio = Windlass::Protocols.find("ratio")
+    called = ->(dose, protocol = ratio) { protocol.part_called(dose) }
+
+    doses = [[4, 2, 4, 2], [4, 2, 4, 0]].map { |pattern| {pattern: pattern, count_s: 1, rounds: 3} }
+    expect(doses.map(&called)).to eq %w[hold round]
+    twice = day(rounds: 6, breaths: {5 => :gasp}).with(
+      protocol: "ratio", dose: {pattern: [4, 2, 4, 2].freeze, count_s: 1, rounds: 3}.freeze
+    )
+    expect(Windlass::Progression::Evidence.of(twice).then { |one| one.with_rounds(one.gasps, "gasp") }).to eq \
+      "1 gasp: hold 5"
+  end
+
   it "judges a day's sets as one session, and counts the same session once" do
     sets = [day(rounds: 13), day(rounds: 13, breaths: {2 => :gasp}, effort: 6)]
     whole = Windlass::Progression::Session.of_day(sets)

@@ -267,6 +267,20 @@ module Windlass
       #   exhales
       def judged_parts(compiled) = compiled.judged(judged)
 
+      PARTS_CALLED = BoundedCache.new(1_000)
+      private_constant :PARTS_CALLED
+
+      # @param dose [Hash, nil] nil: not known
+      # @return [String] what a judged part is called by its number: a round; a hold, where a round has several
+      def part_called(dose)
+        return "round" if dose.nil? || judged == :sounds
+
+        PARTS_CALLED.fetch([id, dose]) do
+          rounds = compile(dose).holds.filter_map { |place| place.segment.round }
+          (rounds.uniq.size < rounds.size) ? "hold" : "round"
+        end
+      end
+
       # @return [Integer] judged parts that a whole session of this dose has to have
       def rounds(dose) = judged_parts(compile(dose)).size * sets(dose)
 
