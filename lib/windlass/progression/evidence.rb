@@ -108,7 +108,7 @@ module Windlass
       # @return [String] `2 gasps: rounds 4 and 6`
       def with_rounds(faults, one, many = "#{one}s") = "#{Words.count(faults.size, one, many)}: #{where(faults)}"
 
-      # @return [String] `rounds 4 and 6`, `rounds 4 and 6 of set 1, round 2 of set 3`; `hold 4` where rounds have several
+      # @return [String] `rounds 4 and 6`, `rounds 4 and 6 of set 1, round 2 of set 3`; `hold 4`, where rounds have some
       def where(faults)
         places =
           faults

@@ -55,9 +55,7 @@ RSpec.describe Windlass::Progression::Judge do
   end
 
   it "names the hold where a round has several: three rounds have no fifth one" do
-    ratio = Windlass::Protocols.find("ratio")
-    called = ->(dose, protocol = ratio) { protocol.part_called(dose) }
-
+    called = Windlass::Protocols.find("ratio").method(:part_called)
     doses = [[4, 2, 4, 2], [4, 2, 4, 0]].map { |pattern| {pattern: pattern, count_s: 1, rounds: 3} }
     expect(doses.map(&called)).to eq %w[hold round]
     twice = day(rounds: 6, breaths: {5 => :gasp}).with(
