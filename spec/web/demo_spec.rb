@@ -67,7 +67,7 @@ RSpec.describe "Kestrel Quay", :web do
     expect(mean[night_shifts, 7..9]).to be < 0.8 * mean[night_shifts, 10..30]
     expect(away.sessions.where(local_date: (Builders::MONDAY - 33)..(Builders::MONDAY - 16))).to be_empty
     expect(anxious.measures.where(ended_by: "anxiety").count).to be > anxious.measures.count / 3
-    reading = Windlass::Presenters::AthleteSheet.reading(snorer.measures.where("value >= 40").last)
+    reading = Windlass::Presenters::AthletePauses.reading(snorer.measures.where("value >= 40").last)
     expect(reading.sentences.join).to include "it can be sleep apnoea"
   end
 

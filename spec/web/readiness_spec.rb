@@ -185,7 +185,7 @@ RSpec.describe "The day before training", :web do
       decide(:repeat)
       Windlass::Actions::RateSession.call(session, {effort: 9, symptoms: [], note: "", rounds: {}}, now: clock.now)
       get("/")
-      expect(text).to include "Ease The log was edited; decided was repeat. Effort 9 of 10."
+      expect(text).to include "Ease: The log was edited; decided was repeat. Effort 9 of 10."
 
       submit("/sessions/#{session.uuid}", "/moves/#{move.id}/keep")
       get("/")

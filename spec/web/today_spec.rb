@@ -24,7 +24,7 @@ RSpec.describe "Today", :web do
     ]
     expect([page.css(".names a").map(&:text), rows("missing")]).to eq [["Odd Falkenrath"], []]
     expect(rows("decide")).to eq [
-      "Odd Falkenrath Small holds, yesterday Ease 4 gasps: rounds 4 and 6 of set 1, rounds 4 and 6 of set 2. Decide"
+      "Odd Falkenrath Small holds, yesterday Ease: 4 gasps: rounds 4 and 6 of set 1, rounds 4 and 6 of set 2. Decide"
     ]
   end
 

@@ -11,7 +11,7 @@ module Windlass
         @sheet = sheet
       end
 
-      # @return [Array<AthleteSheet::Score>] newest first
+      # @return [Array<AthletePauses::Score>] newest first
       def last = @last ||= @sheet.scores.first(SHOWN)
 
       # @return [String]

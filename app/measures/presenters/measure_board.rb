@@ -24,7 +24,7 @@ module Windlass
       # @return [String] the newest control pause, in words
       def control_pause
         newest = athlete.measures.where(kind: "control_pause").order(:taken_at).last
-        newest ? AthleteSheet.reading(newest).headline : "Not taken yet."
+        newest ? AthletePauses.reading(newest).headline : "Not taken yet."
       end
 
       private

@@ -50,7 +50,7 @@ module Windlass
               measure: measure,
               pausing: pausing,
               corrections: Presenters::Corrections.of(measure),
-              reading: Presenters::AthleteSheet.reading(measure),
+              reading: Presenters::AthletePauses.reading(measure),
               page: Presenters::AthleteSheet.new(measure.athlete, now: now)
             }
         end

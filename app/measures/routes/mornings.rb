@@ -56,7 +56,7 @@ module Windlass
               athlete: whose,
               form: form,
               before: Presenters::BeforeAPause.new(whose, today: today),
-              saved: saved && Presenters::AthleteSheet.reading(saved)
+              saved: saved && Presenters::AthletePauses.reading(saved)
             }
         end
       end

@@ -1,26 +1,36 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Windlass
   module Presenters
     # One dose in the composer, a family's or a block's: every number with what is found about it; what few change
     # folded.
     class ComposerPart
-      # unset: what is true where nothing is chosen.
-      Row =
-        Value.define(:parameter, :name, :id, :typed, :fault, :hint, :findings, :unset) do
-          def step = parameter.step
-
-          def min = parameter.range&.begin
-
-          def max = parameter.range&.end
-
-          # @return [Hash] values and words to choose from; nothing chosen is among them where a dose may do without
-          def options = parameter.options && (parameter.unset ? {"" => unset} : {}).merge(parameter.options)
-        end
-      Said = Value.define(:words, :name, :id, :typed, :fault)
-      BLANK_BREAKS = 2
+      extend Forwardable
 
       attr_reader :form, :block
+
+      def_delegators :single_rounds, :breaks, :breaks_fault, :breaks_open?
+      def_delegators :own_words, :said, :moments, :moments_fault, :said_open?
+
+      # @param form [Forms::BlocksForm]
+      # @param touched [String, nil] key of the block that a button was about
+      # @param focus [Boolean] the keyboard stands there
+      # @return [Array<ComposerPart>] one a block
+      def self.of_blocks(form, touched:, focus:, **whose)
+        form.parts.map.with_index(1) do |block, place|
+          new(
+            block.form,
+            **whose,
+            block: block,
+            place: place,
+            count: form.parts.size,
+            touched: touched,
+            focused: focus && touched == block.key
+          )
+        end
+      end
 
       # @param form [Forms::DoseForm]
       # @param findings [Hash{Symbol => Array<Protocols::Finding>}] by the number that causes them
@@ -65,101 +75,41 @@ module Windlass
 
       def touched? = !block.nil? && @touched == block.key
 
-      # @return [Array<Row>] the numbers that everybody sets
+      # @return [Array<ComposerRow>] the numbers that everybody sets
       def rows = protocol.parameters.reject(&:folded).map { |parameter| row(parameter) }
 
-      # @return [Array<Row>] those under *More*
+      # @return [Array<ComposerRow>] those under *More*
       def folded = protocol.parameters.select(&:folded).map { |parameter| row(parameter) }
 
       # @return [Boolean] something under *More* is not as usual, or faulty
       def more_open? = folded.any? { |row| row.fault || form.dose.key?(row.parameter.key) }
 
-      # @return [Array<Hash>] rows of rounds that break the pattern, and room for more
-      def breaks
-        rows = form.typed["breaks"].values.grep(Hash).reject { |row| row.values.all? { |text| text.to_s.strip.empty? } }
-        rows + Array.new(BLANK_BREAKS) { {} }
-      end
-
-      def breaks_fault = form.fault(form.name_of("breaks"))
-
-      def breaks_open? = breaks.size > BLANK_BREAKS || !breaks_fault.nil?
-
-      # @return [Array<Said>] the coach's own words, by part, and a note
-      def said
-        {**Timeline::Said::PARTS.transform_values(&:first), Timeline::Said::NOTE => "note"}.map do |key, words|
-          name = form.name_of("said", key)
-          Said.new(
-            words: words,
-            name: name,
-            id: id_of(name),
-            typed: form.typed["said"][key.to_s],
-            fault: form.fault(name)
-          )
-        end
-      end
-
-      MOMENT_ROWS = 2
-
-      # @return [Array<Hash>] `at` and `words` of what is said at a moment, and room for more
-      def moments
-        typed = form.typed["said"]["moments"]
-        rows = typed.is_a?(Hash) ? typed.values.grep(Hash) : []
-        rows.reject { |row| row.values.all? { |text| text.to_s.strip.empty? } } + Array.new(MOMENT_ROWS) { {} }
-      end
-
-      def moments_fault = form.fault(form.name_of("said", "moments"))
-
-      def said_open? =
-        moments.size > MOMENT_ROWS || !moments_fault.nil? || said.any? { |one| one.fault || !one.typed.to_s.empty? }
-
       # @return [String] for the label's target
-      def id_of(name) = name.delete("]").tr("[", "-")
+      def self.id_of(name) = name.delete("]").tr("[", "-")
+
+      def id_of(name) = self.class.id_of(name)
 
       private
 
       def row(parameter)
         name = form.name_of("dose", parameter.key)
-        Row.new(
+        ComposerRow.new(
           parameter: parameter,
           name: name,
           id: id_of(name),
           typed: form.typed_number(parameter.key),
           fault: form.fault(name),
-          hint: hint(parameter),
+          hint: hint.of(parameter),
           findings: @findings.fetch(parameter.key, []),
-          unset: unset(parameter)
+          unset: hint.unset(parameter)
         )
       end
 
-      # @return [String, nil] `as the stage says: throat lock`
-      def unset(parameter) =
-        [parameter.unset, (protocol.unset_words(parameter, form.dose) if form.valid?)].compact
-          .join(": ")
-          .then { |words| words unless words.empty? }
+      def hint = @hint ||= ComposerHint.new(form, @athlete, @measures)
 
-      # A count is a second, a beat or a heartbeat; the last two are typed as so many a minute.
-      # @return [String, nil] nil where one chooses
-      def hint(parameter)
-        return if parameter.options
+      def single_rounds = @single_rounds ||= ComposerBreaks.new(form)
 
-        steps = "in steps of #{Words.number(parameter.step)}" if parameter.step && !parameter.numbers
-        pulse = @athlete&.resting_pulse
-        beats = pulse ? "or the heartbeat: #{pulse}/min at rest" : "or beats: 72/min"
-        [parameter.allowed, steps, (beats if parameter.unit == :count_s), prescribable(parameter)].compact.join(", ")
-      end
-
-      # How far it may be prescribed to this athlete, beside how far it may be composed.
-      # @return [String, nil]
-      def prescribable(parameter)
-        lever = protocol.levers.find { |one| one.key == parameter.key }
-        return if @athlete.nil? || lever.nil? || protocol.lacking(@measures) || parameter.numbers
-
-        limit = lever.limit_for(@measures, @athlete.switches, dose: form.dose)
-        return if limit.nil?
-
-        "prescribed #{(lever.harder == :up) ? "up to" : "down to"} " \
-        "#{Forms::TypedNumbers.show(limit, parameter)}#{" (#{lever.limit_words})" if lever.limit_words}"
-      end
+      def own_words = @own_words ||= ComposerWords.new(form)
     end
   end
 end

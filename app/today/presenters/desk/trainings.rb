@@ -54,7 +54,7 @@ module Windlass
             notes: [*care(opening, protocol, ready.dose), *protocol.notes(ready.dose)],
             place: LadderLine.new(ready.standing).place,
             state: ready.state,
-            word: PrescriptionSheet.ready_word(ready),
+            word: ReadyWord.of(ready),
             reason: reason(ready),
             said: @situations.said(opening.athlete_id)&.in_words,
             miniature: Miniature.of(protocol, ready.dose, opening.body)
