@@ -24,7 +24,7 @@ module Windlass
           .all(:decisions)
           .map do |row|
             Line.new(
-              words: "#{row.protocol}, #{row.when}: #{VerdictPanel::WORDS.fetch(row.verdict).downcase}?",
+              words: "#{row.protocol}, #{row.when}: #{VerdictWords::WORDS.fetch(row.verdict).downcase}?",
               path: "/sessions/#{row.uuid}",
               action: "Decide"
             )

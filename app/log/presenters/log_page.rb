@@ -69,7 +69,7 @@ module Windlass
             .sort
       end
 
-      def verdicts = VerdictPanel::WORDS.map { |verdict, words| [words, verdict.to_s] }
+      def verdicts = VerdictWords::WORDS.map { |verdict, words| [words, verdict.to_s] }
 
       # @return [Array<String>] of the newest sessions, to choose from
       def places =
@@ -105,7 +105,7 @@ module Windlass
           breaths: BreathCounts.in_words(rounds),
           effort: session.effort ? Words.number(session.effort) : "–",
           symptoms: Progression::Symptoms.words(session.symptoms.map(&:to_sym)),
-          verdict: session.verdict ? VerdictPanel::WORDS.fetch(session.verdict.to_sym) : "–",
+          verdict: session.verdict ? VerdictWords::WORDS.fetch(session.verdict.to_sym) : "–",
           how: how(session),
           place: session.place,
           strip: HoldStrip.new(rounds)

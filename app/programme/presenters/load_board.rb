@@ -43,7 +43,7 @@ module Windlass
             lately
               .fetch(athlete.id, [])
               .tally
-              .map { |decided, times| "#{VerdictPanel::WORDS.fetch(decided.to_sym).downcase}, #{Words.times(times)}" }
+              .map { |decided, times| "#{VerdictWords::WORDS.fetch(decided.to_sym).downcase}, #{Words.times(times)}" }
               .join("; "),
           measured: measured(athlete)
         )

@@ -62,7 +62,7 @@ module Windlass
             )
             .where.not(decided: "repeat")
             .includes(:prescription)
-        moves.map { |move| "#{move.prescription.name}: #{VerdictPanel::WORDS.fetch(move.decided.to_sym).downcase}" } +
+        moves.map { |move| "#{move.prescription.name}: #{VerdictWords::WORDS.fetch(move.decided.to_sym).downcase}" } +
           Records::Suspension.where(athlete_id: athlete.id, opened_at: programme.planned_at..).map(&:reason)
       end
 

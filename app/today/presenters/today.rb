@@ -120,7 +120,7 @@ module Windlass
 
       def more_scores = @entries.unscored.size - scores.size
 
-      # @return [Hash{String => Array(Array<Desk::Missing::Row>, Integer)}] by heading, with how many more; empty ones
+      # @return [Hash{String => Array(Array<Desk::MissingRow>, Integer)}] by heading, with how many more; empty ones
       #   left out
       def notes
         {

@@ -17,7 +17,9 @@ module Windlass
 
       def measures = @measures ||= @athlete ? @athlete.to_values : Nobody::MEASURES
 
-      def body = @body ||= @athlete ? @athlete.to_body(on: @today, posture: posture) : Nobody::BODY.with(posture: posture)
+      def body
+        @body ||= @athlete ? @athlete.to_body(on: @today, posture: posture) : Nobody::BODY.with(posture: posture)
+      end
 
       # @return [Physiology::Forecast, nil]
       def forecast(timeline) = model&.forecast(timeline.segments, trace: true, before: timeline.before)

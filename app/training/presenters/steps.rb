@@ -26,7 +26,7 @@ module Windlass
             [
               Dates.short(move.local_date),
               prescription.name,
-              VerdictPanel::WORDS.fetch(move.decided.to_sym).downcase,
+              VerdictWords::WORDS.fetch(move.decided.to_sym).downcase,
               dose ? Protocols.bound(prescription.protocol) { dose }.in_short(dose) : "quiet breathing"
             ]
           end

@@ -1,18 +1,16 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Windlass
   module Presenters
     # The verdict on a day's sets, its reasons, and what the coach can do with it.
     class VerdictPanel
-      WORDS = {stop: "Stop", rest: "Rest", ease: "Ease", repeat: "Repeat", advance: "Advance"}.freeze
-
-      # @param move [Records::Move]
-      # @return [String] what was decided, said where one goes next
-      def self.told(move) =
-        "#{move.prescription.name}, #{Dates.short(move.local_date)}: #{move.noted ? "noted" : "decided"}, " \
-        "#{WORDS.fetch(move.decided.to_sym).downcase}."
+      extend Forwardable
 
       attr_reader :session, :rating, :decision
+
+      def_delegators :in_words, :word, :decided_word, :leads_to, :decided_words, :now_words, :accept_words, :others
 
       # @param session [Records::Session]
       # @param rating [Forms::RatingForm, nil] with errors, perhaps
@@ -43,27 +41,6 @@ module Windlass
       # @return [Boolean] it may have been written wrong
       def written_in? = !session.written_in.empty? && Queries::StillOpen.discardable?(session)
 
-      # What two devices ran of the same: the one that was planned, and the others.
-      # @return [Array<Twin>] empty where it was one, or where it was said already
-      def twins
-        return [] unless Queries::Twins.open?(session)
-
-        Queries::Twins
-          .pair(session)
-          .map do |one|
-            held = one.rounds.select(&:held_ms)
-            Twin.new(
-              uuid: one.uuid,
-              this: one.id == session.id,
-              began: one.started_at&.getlocal&.strftime("%H:%M"),
-              words:
-                "#{Words.count(held.size, "hold")}, #{Words.seconds((held.sum(&:held_ms) / 1000.0).round)} in all, " \
-                "#{(one.state == "done") ? "to the end" : "not to the end"}"
-            )
-          end
-      end
-      Twin = Value.define(:uuid, :this, :began, :words)
-
       # A decision on a part of a day is not offered. A stop acts whenever it is said.
       def decidable? = verdict.stop? || Queries::JudgeDay.over?(sets, today: @today)
 
@@ -86,89 +63,34 @@ module Windlass
         @noted = Queries::StillOpen.noted?(session.prescription, session.local_date)
       end
 
-      def decided_word = move.noted ? "Noted" : WORDS.fetch(move.decided.to_sym)
-
       def not_offered_words = Queries::JudgeDay::NOT_OFFERED
 
       def verdict = @verdict ||= Queries::JudgeDay.call(session, of_the_day: sets)
 
-      def word = WORDS.fetch(verdict.verdict)
-
       def reasons = verdict.reasons
-
-      # Where it leads, in words.
-      def leads_to
-        return "A newer day is decided already, so this one is only noted: nothing moves." if noted? && !verdict.stop?
-
-        target = verdict.target
-        if target.nil?
-          return (
-            "Quiet breathing#{" until #{Words.date(verdict.resting_until)}" if verdict.resting_until}, and a new " \
-            "control pause."
-          )
-        end
-
-        case verdict.verdict
-        when :stop
-          "All hold work stops now. After a clinician's clearance it begins anew from the lowest rung."
-        when :rest
-          "Quiet breathing until #{Words.date(verdict.resting_until)}, then #{words(target)}."
-        when :repeat
-          "Stays at #{words(target)}."
-        else
-          "To #{words(target)}."
-        end
-      end
 
       def move =
         @move ||= Records::Move.kept.find_by(prescription_id: session.prescription_id, local_date: session.local_date)
 
-      def decided_words
-        if move.noted
-          return (
-            "A newer day was decided before: noted as #{WORDS.fetch(move.decided.to_sym).downcase}, and nothing moved."
-          )
-        end
-
-        sentence = "Decided#{move.by_whom}: #{WORDS.fetch(move.decided.to_sym).downcase}"
-        move.overruled? ? "#{sentence}, over #{move.verdict}: #{move.overruled_because}" : sentence
-      end
-
       # @return [Boolean] the newest move, which may still be taken back
       def takes_back? = Queries::StillOpen.retractable?(move)
-
-      # @return [String, nil] what the judge says since the log was edited
-      def now_words
-        if move.verdict_now
-          "Judged anew after the edit: #{WORDS.fetch(move.verdict_now.to_sym).downcase}. #{move.reason_now}"
-        end
-      end
 
       # A stop acts when it is saved, decided day or not.
       def stops_when_saved? = !move.nil? && verdict&.stop?
 
-      def accept_words
-        return "Note it: #{word.downcase}" if noted? && !verdict.stop?
-
-        "#{verdict.stop? ? "Confirm" : "Accept"}: #{word.downcase}"
-      end
-
       def overrulable? = !verdict.stop? && !noted?
 
       # @return [String, nil] what a change of the rating led to, read out
-      def said = (["#{word}.", *reasons.map(&:text)].join(" ") unless move || discarded? || verdict.nil? || twins.any?)
+      def said = (in_words.said unless move || discarded? || verdict.nil? || twins.any?)
 
-      # @return [Array<Array(Symbol, String)>] the other verdicts a coach may choose
-      def others =
-        Progression::OVERRULABLE.reject { |one| one == verdict.verdict }.map { |one| [one, WORDS.fetch(one)] }
+      # @return [Array<SessionTwins::Twin>] empty where it was one, or where it was said already
+      def twins = @twins ||= SessionTwins.of(session)
 
       private
 
       attr_reader :sets
 
-      def words(standing)
-        "#{standing.protocol.in_words(standing.dose)} (#{LadderLine.new(standing).place.downcase})"
-      end
+      def in_words = @in_words ||= VerdictWords.new(self)
     end
   end
 end

@@ -10,7 +10,7 @@ module Windlass
           move = Actions::AcceptPlain.call(session_record, seen: said(:seen), now: now)
           next partial(:"today/accepted", move: move) if request.env["HTTP_HX_REQUEST"]
 
-          tell Presenters::VerdictPanel.told(move), undo: "/moves/#{move.id}/back"
+          tell Presenters::VerdictWords.told(move), undo: "/moves/#{move.id}/back"
           redirect to("/#decide"), 303
         rescue Error => error
           raise unless request.env["HTTP_HX_REQUEST"]

@@ -93,7 +93,7 @@ module Windlass
                 now: now,
                 of_the_day: sets
               )
-            tell Presenters::VerdictPanel.told(move),
+            tell Presenters::VerdictWords.told(move),
               undo: ("/moves/#{move.id}/back" if Queries::StillOpen.retractable?(move)),
               further: next_decision(record.athlete_id)
             redirect to("/athletes/#{record.athlete_id}"), 303

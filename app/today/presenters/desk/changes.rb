@@ -13,7 +13,7 @@ module Windlass
           @ground = ground
         end
 
-        # @return [Array<Missing::Row>]
+        # @return [Array<MissingRow>]
         def rows = screened + measured + programmes
 
         private
@@ -106,7 +106,7 @@ module Windlass
         end
 
         def row(athlete, words, path, action)
-          Missing::Row.new(name: athlete.name, athlete_id: athlete.id, words: words, path: path, action: action)
+          MissingRow.new(name: athlete.name, athlete_id: athlete.id, words: words, path: path, action: action)
         end
       end
     end

@@ -10,7 +10,7 @@ module Windlass
           @ground = ground
         end
 
-        # @return [Array<Missing::Row>] one an athlete
+        # @return [Array<MissingRow>] one an athlete
         def rows = fresh.filter_map { |athlete| step(athlete) }
 
         # @param athlete [Records::Athlete]
@@ -51,7 +51,7 @@ module Windlass
           end
 
           unless prescribed.include?(athlete.id)
-            Missing::Row.new(
+            MissingRow.new(
               name: athlete.name,
               athlete_id: athlete.id,
               words: "Next: choose a protocol",
@@ -62,7 +62,7 @@ module Windlass
         end
 
         def row(athlete, words, path, action) =
-          Missing::Row.new(
+          MissingRow.new(
             name: athlete.name,
             athlete_id: athlete.id,
             words: words,

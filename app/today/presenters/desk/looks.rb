@@ -12,13 +12,13 @@ module Windlass
           @ground = ground
         end
 
-        # @return [Array<Missing::Row>] nobody who is stopped: that stands above
+        # @return [Array<MissingRow>] nobody who is stopped: that stands above
         def rows
           training.filter_map do |athlete|
             reasons = known[athlete.id]&.reasons(on: @ground.today, away: absent.include?(athlete.id)).to_a
             next if reasons.empty?
 
-            Missing::Row.new(
+            MissingRow.new(
               name: athlete.name,
               athlete_id: athlete.id,
               words: reasons.map { |kind, why| "#{HEADS.fetch(kind)}: #{why}" }.join(" · "),
