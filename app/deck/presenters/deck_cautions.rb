@@ -2,7 +2,7 @@
 
 module Windlass
   module Presenters
-    # What stands on a deck before it begins: what is asked, what the rung and the protocol caution, what the coach wrote.
+    # What stands on a deck before it begins: what is asked, what rung and protocol caution, what the coach wrote.
     class DeckCautions
       # @param session [Records::Session]
       # @param unasked [Boolean] the questions of the day are asked on the deck

@@ -29,18 +29,21 @@ module Windlass
 
       def athletes = @athletes ||= athlete_filter.athletes.to_a
 
+      def known = @known ||= Queries::Loads.new(athletes.map(&:id), monday: monday, today: @today, weeks: WEEKS)
+
       def monday = @today - (@today.cwday - 1)
 
       def row(athlete)
         Row.new(
           name: athlete.name,
           athlete_id: athlete.id,
-          groups: groups.fetch(athlete.id, []).join(", "),
+          groups: known.groups.fetch(athlete.id, []).join(", "),
           before: (1...WEEKS).map { |back| Words.clock(held_s(athlete, back) || 0) }.reverse,
           load: load(athlete),
-          strenuous: strenuous.fetch(athlete.id, 0),
+          strenuous: known.strenuous.fetch(athlete.id, 0),
           lately:
-            lately
+            known
+              .lately
               .fetch(athlete.id, [])
               .tally
               .map { |decided, times| "#{VerdictWords::WORDS.fetch(decided.to_sym).downcase}, #{Words.times(times)}" }
@@ -54,88 +57,13 @@ module Windlass
         Load.of({"from" => monday.iso8601, "hold_s" => held_s(athlete, 0) || 0, "limit_s" => line, "easy" => false})
       end
 
-      def held_s(athlete, weeks_back) = held.fetch(athlete.id)[monday - 7 * weeks_back]
-
-      # @return [Hash{Integer => Hash{Date => Float}}] seconds by athlete and monday
-      def held
-        @held ||= Records::AthleteSnapshot.of(:held, athletes.map(&:id), monday.jd) { |some| sums(some) }
-      end
-
-      def sums(ids)
-        days =
-          Records::Round
-            .joins(:session)
-            .where(
-              sessions: {
-                athlete_id: ids,
-                local_date: (monday - 7 * WEEKS)..,
-                state: %w[done stopped],
-                discarded_at: nil
-              }
-            )
-            .where.not(hold: nil)
-            .group("sessions.athlete_id", "sessions.local_date")
-            .sum(:held_ms)
-        days.each_with_object(ids.to_h { |id| [id, {}] }) do |((id, date), ms), sums|
-          day = date.to_date
-          week = day - (day.cwday - 1)
-          sums[id][week] = sums[id].fetch(week, 0) + ms / 1000.0
-        end
-      end
-
-      # @return [Hash{Integer => Integer}] strenuous days of this week, by athlete
-      def strenuous
-        @strenuous ||=
-          Records::Session
-            .kept
-            .where(athlete_id: athletes.map(&:id), local_date: monday..)
-            .where("done_ms > 0")
-            .distinct
-            .select(:athlete_id, :local_date, :protocol, :dose)
-            .select { |one| one.to_protocol.strenuous? }
-            .map { |one| [one.athlete_id, one.local_date] }
-            .uniq
-            .map(&:first)
-            .tally
-      end
-
-      def lately
-        @lately ||=
-          Records::Move
-            .kept
-            .joins(:prescription)
-            .where(
-              prescriptions: {athlete_id: athletes.map(&:id)},
-              decided: %w[ease rest stop],
-              local_date: (@today - 14)..
-            )
-            .pluck("prescriptions.athlete_id", :decided)
-            .group_by(&:first)
-            .transform_values { |rows| rows.map(&:last) }
-      end
+      def held_s(athlete, weeks_back) = known.held.fetch(athlete.id)[monday - 7 * weeks_back]
 
       def measured(athlete)
-        at = newest[athlete.id] or return "never"
+        at = known.newest[athlete.id] or return "never"
         days = (@today - at.getlocal.to_date).to_i
         (days > MEASURED_DAYS) ? "#{days / 7} weeks ago" : nil
       end
-
-      # @return [Hash{Integer => Time}] the newest measure of any kind
-      def newest =
-        @newest ||=
-          Records::Measure
-            .newest(athletes.map(&:id), Records::Measure.newest_of(Records::Measure.all))
-            .pluck(:athlete_id, :taken_at)
-            .to_h
-
-      def groups =
-        @groups ||=
-          Records::Member
-            .joins(:group)
-            .where(athlete_id: athletes.map(&:id))
-            .pluck(:athlete_id, "groups.name")
-            .group_by(&:first)
-            .transform_values { |rows| rows.map(&:last) }
     end
   end
 end

@@ -5,9 +5,6 @@ module Windlass
     # One athlete's programme: weeks down, days across.
     class ProgrammeSheet
       Week = Value.define(:number, :from, :days, :load, :left_out)
-      # A change that planning anew would make.
-      Change = Value.define(:words, :why)
-
       attr_reader :athlete, :programme
 
       # @param athlete [Records::Athlete]
@@ -79,52 +76,12 @@ module Windlass
       def trainings =
         programme.trainings.includes(:prescription).map { |one| "#{one.prescription.name} #{one.times_a_week}×" }
 
-      # What a plan made now would change, before it is kept.
-      # @param plan [Windlass::Programme::Plan]
-      # @param ahead [Array<Records::PlannedSession>] what is still to come
-      # @return [Array<Change>] in order of time
-      def changes(plan, ahead)
-        difference = Programme::Difference.new(ahead, plan)
-        gone =
-          difference.gone.map do |one|
-            [one, Change.new(words: "#{at(one)}: #{one.name.downcase} goes.", why: left_out_because(one, plan))]
-          end
-        moved =
-          difference.moved.map do |one, entry|
-            [entry, Change.new(words: "#{at(one)}: #{one.name.downcase} moves to #{at(entry)}.", why: nil)]
-          end
-        fresh =
-          difference.fresh.map do |entry|
-            [
-              entry,
-              Change.new(words: "#{at(entry)}: #{entry.training.name.downcase} comes.", why: entry.reasons.first.text)
-            ]
-          end
-        (gone + moved + fresh).sort_by { |one, change| [one.date, one.at, change.words] }.map(&:last)
-      end
-
       private
-
-      def at(one) = "#{Dates.short(one.date)}, #{one.at}"
-
-      # @return [String, nil] the first wall that it met in its week
-      def left_out_because(one, plan) =
-        plan
-          .unplaced
-          .find { |other| other.training.key == one.key && (other.week..other.week + 6).cover?(one.date) }
-          &.reasons
-          &.first
-          &.text
 
       def day(date)
         events = programme.events.select { |event| event.local_date == date }
-        GroupWeek::Day.new(
-          date: date,
-          words: date.strftime("%a %-d %b"),
-          today: date == @today,
-          wash: wash(date, events),
-          event: [*events.map(&:in_words), *("away" if calendar.away?(date))].join("; ")
-        )
+        words = [*events.map(&:in_words), *("away" if calendar.away?(date))]
+        WeekDay.of(date, @today, wash: wash(date, events), event: words)
       end
 
       def wash(date, events)

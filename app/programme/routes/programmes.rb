@@ -75,7 +75,8 @@ module Windlass
           programme = open_programme
           page = Presenters::ProgrammeSheet.new(programme.athlete, programme, today: today)
           programmes = Windlass::Programmes.new([programme.athlete], now: now)
-          changes = page.changes(programmes.planner(programme).plan, programmes.ahead(programme))
+          changes =
+            Presenters::ProgrammeChanges.of(programmes.planner(programme).plan, programmes.ahead(programme))
           erb :"programme/anew", locals: {title: "Plan anew, #{programme.athlete.name}", page: page, changes: changes}
         end
 

@@ -1,10 +1,14 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Windlass
   module Presenters
     # The signature drawing: planned lung volume over time as one ink line, holds tinted with their length above, and,
     # where the model speaks, two strips for carbon dioxide and oxygen under it. Answers places and words, no markup.
     class BreathLine
+      extend Forwardable
+
       WIDTH = 1180
       LEFT = 64
       RIGHT = 1116
@@ -15,12 +19,6 @@ module Windlass
 
       # A hold on the drawing.
       Hold = Value.define(:number, :x, :width, :label, :label_x)
-
-      # How a hold went, drawn over its plan.
-      Mark = Value.define(:number, :x, :width, :urge_x, :breath, :breath_x)
-
-      # The margin of a hold, from its first urge to the oxygen floor.
-      Bracket = Value.define(:number, :urge_x, :floor_x, :kind, :words, :words_x)
 
       attr_reader :title
 
@@ -40,6 +38,8 @@ module Windlass
         @x = Scale.of([0, end_s], [LEFT, RIGHT])
         @y = Scale.of(volumes, INK.reverse)
       end
+
+      def_delegators :over_it, :brackets, :marks
 
       def end_s = @timeline.total_ms / 1000.0
 
@@ -85,23 +85,6 @@ module Windlass
         @strips ||= GasStrips.new(@forecast.trace, @x, STRIPS_Y, threshold: @forecast.threshold, floor: @forecast.floor)
       end
 
-      # From the first urge to the floor, on holds that reach the one or the other.
-      # @return [Array<Bracket>]
-      def brackets
-        return [] unless @forecast
-
-        @forecast.holds.each_with_index.filter_map do |hold, index|
-          bracket(hold, index + 1) if hold.margin && (hold.urge_within? || hold.past_floor?)
-        end
-      end
-
-      def marks
-        held = @timeline.holds.to_h { |place| [place.number, place.start_ms / 1000.0] }
-        @rounds
-          .select { |round| held.key?(round.number) && round.held_ms }
-          .map { |round| mark(round, held[round.number]) }
-      end
-
       # What a reader hears in place of the drawing.
       def description
         lengths = @timeline.holds.map { |place| hold_label(place.segment) }.tally
@@ -112,30 +95,7 @@ module Windlass
 
       private
 
-      def bracket(hold, number)
-        urge_x, floor_x = [hold.urge_s, hold.floor_s].map { |t| @x.place(hold.start_s + t).clamp(LEFT, RIGHT) }
-        Bracket.new(
-          number: number,
-          urge_x: urge_x,
-          floor_x: floor_x,
-          kind: hold.margin,
-          words: "#{hold.margin} #{format("%+d", hold.margin_s.round)} s",
-          words_x: ((urge_x + floor_x) / 2).round(1)
-        )
-      end
-
-      def mark(round, start_s)
-        x = @x.place(start_s)
-        stop_x = @x.place(start_s + round.held_ms / 1000.0)
-        Mark.new(
-          number: round.number,
-          x: x,
-          width: (stop_x - x).round(1),
-          breath: round.first_breath&.to_sym,
-          breath_x: stop_x + 6,
-          urge_x: round.first_urge_ms && @x.place(start_s + round.first_urge_ms / 1000.0)
-        )
-      end
+      def over_it = @over_it ||= BreathLineMarks.new(@timeline, @x, forecast: @forecast, rounds: @rounds)
 
       # A little more than the line needs, and never so little that a quiet breath looks like a deep one.
       def volumes

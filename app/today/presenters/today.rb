@@ -1,10 +1,14 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Windlass
   module Presenters
     # The coach's desk: what must be decided, who trains, what is missing, what changed. Nothing that is not to be acted
     # on.
     class Today
+      extend Forwardable
+
       # @param account [Records::Account]
       # @param now [Time]
       # @param links [MorningLinks]
@@ -20,6 +24,8 @@ module Windlass
         @now = now
         @entries = Desk::Entries.new(account, athlete_filter.whole, now: now)
       end
+
+      def_delegators :in_parts, :parts, :folded?, :from_slot, :together?
 
       def date = Dates.long(@now.to_date)
 
@@ -57,58 +63,6 @@ module Windlass
 
       def all_path = "/?#{URI.encode_www_form({group: athlete_filter.group&.id, all: 1}.compact)}#train"
 
-      # What the programmes plan for today, slot by slot; then those without a programme; then what is not planned
-      # today.
-      # @return [Array<Array(String, Array<Desk::Trainings::Row>)>] heading and rows
-      def parts
-        @parts ||=
-          begin
-            free, planned = trainings.partition { |row| row.slot.nil? }
-            free, waiting = free.partition { |row| row.together? || row.running }
-            other, slots = planned.partition { |row| row.slot.equal?(Desk::Openings::NOT_TODAY) }
-            by_slot =
-              slots
-                .group_by { |row| row.slot.in_words }
-                .sort
-                .map { |words, rows| [words, rows.sort_by { |row| [row.slot.begins, row.name] }] }
-            [
-              *by_slot,
-              [by_slot.any? ? "Without a programme" : nil, free],
-              [WAITING, waiting],
-              [UNPLANNED, other]
-            ].reject { |_, rows| rows.empty? }
-          end
-      end
-
-      WAITING = "Wait, or not today"
-      UNPLANNED = "Not planned today"
-
-      # @return [Boolean] it is shown folded
-      def folded?(heading) = [WAITING, UNPLANNED].include?(heading)
-
-      # What a slot's button starts. words: it names that; look: shown by name first, because somebody has several, or
-      # not all have the same.
-      FromSlot = Value.define(:words, :rows, :look)
-
-      # @return [FromSlot, nil] nil where there are not two of them
-      def from_slot(rows)
-        able = rows.select(&:together?)
-        several = able.group_by(&:athlete_id)
-        return if several.size < Windlass::Squad::LANES.min
-
-        one = able.map(&:protocol).uniq
-        alike = one.one? && several.size == able.size && Windlass::Squad::LANES.cover?(able.size)
-        FromSlot.new(
-          words:
-            alike ? "Start #{able.size} together: #{one.first.downcase}" : "Start together: choose of #{able.size}",
-          rows: able,
-          look: !alike
-        )
-      end
-
-      # @return [Boolean] more than one may be run
-      def together? = trainings.count(&:together?) >= Windlass::Squad::LANES.min
-
       # @return [Array<Desk::Squads::Row>] of today, that are not over
       def squads = @squads ||= Desk::Squads.new(@account, today: @now.to_date).rows
 
@@ -133,6 +87,8 @@ module Windlass
       end
 
       private
+
+      def in_parts = @in_parts ||= TodaysTrainings.new(trainings)
 
       def first(rows) = @all ? rows : rows.first(MOST)
 

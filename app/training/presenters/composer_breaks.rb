@@ -13,8 +13,11 @@ module Windlass
 
       # @return [Array<Hash>]
       def breaks
-        rows = @form.typed["breaks"].values.grep(Hash).reject { |row| row.values.all? { |text|
- text.to_s.strip.empty? } }
+        rows = @form.typed["breaks"].values.grep(Hash).reject { |row|
+          row.values.all? { |text|
+            text.to_s.strip.empty?
+          }
+        }
         rows + Array.new(BLANK) { {} }
       end
 

@@ -72,13 +72,15 @@ module Windlass
                 name: one.name,
                 note: one.note,
                 words: "#{family.name}: #{family.in_words(dose)}",
-                objection: athlete && objection(family, dose),
-                ends: running[family.named(one.name).id]
+                objection: offer.objection(family, dose),
+                ends: offer.running[family.named(one.name).id]
               )
             end
       end
 
       private
+
+      def offer = @offer ||= LibraryOffer.new(athlete, @today)
 
       def shown
         @shown ||=
@@ -96,56 +98,14 @@ module Windlass
 
       def found?(*words) = SearchWords.found?(search, *words)
 
-      def measures = @measures ||= athlete ? athlete.to_values : Nobody::MEASURES
-
-      def body = @body ||= athlete ? athlete.to_body(on: @today) : Nobody::BODY
-
       def entry(protocol)
-        objection = athlete && objection(protocol)
-        shown = SHOWN.fetch([protocol.id, starting_dose(protocol), body]) { show(protocol) }
-        Entry.new(protocol: protocol, objection: objection, prescribed: prescribed.include?(protocol.id), **shown)
+        Entry.new(
+          protocol: protocol,
+          objection: offer.objection(protocol),
+          prescribed: offer.prescribed.include?(protocol.id),
+          **offer.shown(protocol)
+        )
       end
-
-      # A dose as it stands on the shelf, and its line: the gas model was asked for its cap.
-      SHOWN = BoundedCache.new(2_000)
-      private_constant :SHOWN
-
-      def show(protocol)
-        fitted = protocol.fitted(starting_dose(protocol), body)
-        timeline = protocol.compile(fitted, body)
-        {
-          dose: protocol.in_words(fitted),
-          line: Miniature.new(timeline, body),
-          numbers: [
-            Words.length(timeline.total_ms / 1000),
-            *("#{Words.length(timeline.hold_ms / 1000)} held" if timeline.holds.any?)
-          ].join(", ")
-        }
-      end
-
-      def starting_dose(protocol) = protocol.start(measures) || protocol.start(Nobody::MEASURES)
-
-      # @param from [Hash, nil] a dose in place of the family's own
-      def objection(protocol, from = nil)
-        refused =
-          protocol
-            .columns(from || starting_dose(protocol))
-            .map { |column| screen.finding(column, on: @today) }
-            .find { |one| !one.allows? }
-        return refused.reasons.join(" ") if refused
-        unless protocol.for_disciplines?(athlete.disciplines)
-          return "Only for those whose sport asks for it: #{Words.list(protocol.disciplines)}."
-        end
-
-        Queries::Offer.objection(athlete, protocol, on: @today, values: measures, from: from)
-      end
-
-      def screen = @screen ||= athlete.to_screen(on: @today)
-
-      # @return [Hash{String => Records::Prescription}] by protocol
-      def running = @running ||= athlete ? athlete.prescriptions.open.index_by(&:protocol) : {}
-
-      def prescribed = @prescribed ||= running.values.reject(&:quiet?).map(&:protocol)
     end
   end
 end
