@@ -10,7 +10,7 @@ RSpec.describe "Charts" do
     let(:today) { Builders::MONDAY }
 
     def held(days_ago, longest_s, urge_s: nil, sum_s: longest_s, gasps: 0)
-      described_class::Held.new(
+      Windlass::Queries::HeldDays::Held.new(
         date: today - days_ago,
         longest_s: longest_s,
         urge_s: urge_s,

@@ -217,7 +217,7 @@ RSpec.describe "A session of blocks", :web do
       expect(page.css("table").map { |table| table.css("tbody tr").size }).to eq [2, 12]
       expect(text).to include "1 part: round 2 of block 1, hiss ladder under 90 % of the target.",
         "1 gasp: hold 6 of block 2, ratio breathing."
-      expect(Windlass::Presenters::DaysChart.held(athlete, since: clock.now.to_date).map(&:longest_s)).to eq [2.0]
+      expect(Windlass::Queries::HeldDays.of(athlete, since: clock.now.to_date).map(&:longest_s)).to eq [2.0]
     end
 
     it "shows the coach's words on Today, on the sheet and on the deck, and where in the session it is" do

@@ -28,7 +28,7 @@ RSpec.describe "Answers that are kept", :web do
       Windlass::Records::Prescription::STANDINGS,
       Windlass::Records::AthleteSnapshot::KEPT,
       Windlass::Presenters::Miniature::DRAWN,
-      Windlass::Presenters::Library.const_get(:SHOWN),
+      Windlass::Presenters::LibraryOffer.const_get(:SHOWN),
       Windlass::Presenters::Bench::TRIED,
       Windlass::Presenters::Bench::COLUMNS,
       physiology::Subject::RESTED,

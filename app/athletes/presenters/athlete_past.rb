@@ -54,7 +54,8 @@ module Windlass
 
       def days_drawn
         since = @today - (DaysChart::DAYS - 1)
-        DaysChart.new(DaysChart.held(@athlete, since: since), moves.where(local_date: since..).to_a, today: @today)
+        DaysChart.new(Queries::HeldDays.of(@athlete, since: since), moves.where(local_date: since..).to_a,
+          today: @today)
       end
 
       # @return [Array<SessionLog::Line>] of the last ten days on which something was run

@@ -1,25 +1,16 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Windlass
   module Presenters
     # What is open to an athlete, what is in care, what needs a word, what is blocked, and why.
     class ScreeningSheet
+      extend Forwardable
+
       Row = Value.define(:words, :state, :reasons)
 
       STATE_WORDS = {open: "open", care: "care", clearance: "needs clearance", blocked: "blocked"}.freeze
-
-      MOST_ANSWERED = 8
-
-      # @param conditions [Array<String>] ids
-      # @return [String] `no to all`, `yes to a cold today`
-      def self.answers(conditions)
-        yes =
-          Screening::MATRIX
-            .conditions
-            .select { |one| conditions.include?(one.id.to_s) }
-            .map { |one| one.question.downcase }
-        yes.empty? ? "no to all" : "yes to #{Words.list(yes)}"
-      end
 
       attr_reader :athlete
 
@@ -29,40 +20,10 @@ module Windlass
         @today = today
       end
 
-      def name = athlete.name
-
-      def id = athlete.id
+      def_delegators :athlete, :name, :id
+      def_delegators :said, :answered, :answers
 
       def form = Forms::ScreeningForm.from(newest, athlete)
-
-      # @return [Array<Array(Records::Screening, String, Array<String>)>] newest first: what was answered, in words, and
-      #   what was corrected
-      def answered
-        athlete
-          .screenings
-          .sort_by { |one| [one.answered_on, one.id] }
-          .reverse
-          .first(MOST_ANSWERED)
-          .map do |one|
-            said =
-              one.readable? ? self.class.answers(one.conditions) : "can not be read; what it says counts for nothing"
-            [one, "#{Words.date(one.answered_on)}: #{said}.", Corrections.of(one)]
-          end
-      end
-
-      Answer = Value.define(:id, :words)
-
-      # @return [Array<Answer>] of clinicians, that nobody has done anything with yet
-      def answers
-        Records::Letter.waiting.where(athlete_id: id).map do |letter|
-          kinds = Screening::MATRIX.columns.filter_map do |key, words|
-            words if letter.answer.fetch("families", []).include?(key.to_s)
-          end
-          said = "cleared for #{Words.list(kinds)}, until #{Words.date(Date.parse(letter.answer.fetch("expires_on")))}"
-          answered = Words.date(letter.answered_at.getlocal.to_date)
-          Answer.new(id: letter.id, words: "#{letter.answer.fetch("clinician")} answered on #{answered}: #{said}.")
-        end
-      end
 
       def questions = Screening::MATRIX.conditions
 
@@ -118,6 +79,8 @@ module Windlass
       end
 
       private
+
+      def said = @said ||= ScreeningAnswers.new(athlete)
 
       def newest = @newest ||= athlete.screenings.max_by { |one| [one.answered_on, one.id] }
 

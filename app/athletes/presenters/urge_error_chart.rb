@@ -17,51 +17,12 @@ module Windlass
       # A change of less is none, seconds.
       NOTICEABLE_S = 2
 
-      # errors: seconds by which each marked urge came later than forecast.
-      Session =
-        Value.define(:date, :errors) do
-          def median = Trends.median(errors)
-
-          # @return [Array(Float, Float)] the middle half
-          def quartiles
-            sorted = errors.sort
-            [sorted[(sorted.size - 1) / 4], sorted[((sorted.size - 1) * 3/4r).ceil]]
-          end
-        end
-
       Bar = Value.define(:x, :y, :top, :bottom, :words)
 
       # @param athlete [Records::Athlete]
-      # @param today [Date]
-      def self.of(athlete, today:)
-        rows =
-          Records::Round
-            .joins(:session)
-            .where.not(first_urge_ms: nil)
-            .where.not(hold: nil)
-            .where.not(sessions: {forecast: nil})
-            .where(sessions: {athlete_id: athlete.id, discarded_at: nil, local_date: (today - DAYS + 1)..today})
-            .order("sessions.local_date", "sessions.id")
-            .pluck("sessions.id", "sessions.local_date", "sessions.forecast", :hold, :first_urge_ms)
-        new(sessions(rows), today: today)
-      end
+      def self.of(athlete, today:) = new(Queries::UrgeErrors.of(athlete, (today - DAYS + 1)..today), today: today)
 
-      def self.sessions(rows)
-        rows
-          .group_by(&:first)
-          .values
-          .filter_map do |of_session|
-            forecast = of_session.first[2].then { |kept| kept.is_a?(String) ? JSON.parse(kept) : kept }
-            errors =
-              of_session.filter_map do |_, _, _, number, urge_ms|
-                forecast.dig(number - 1, "urge_s")&.then { |said| urge_ms / 1000.0 - said }
-              end
-            Session.new(date: of_session.first[1].to_date, errors: errors) if errors.any?
-          end
-      end
-      private_class_method :sessions
-
-      # @param sessions [Array<Session>] in order of time
+      # @param sessions [Array<Queries::UrgeErrors::Session>] in order of time
       def initialize(sessions, today:)
         @sessions = sessions
         @first = today - DAYS + 1
@@ -123,7 +84,7 @@ module Windlass
         "#{before} Learning from the log has #{closer.positive? ? "helped" : "not helped"}."
       end
 
-      def pooled(sessions) = Session.new(date: nil, errors: sessions.flat_map(&:errors))
+      def pooled(sessions) = Queries::UrgeErrors::Session.new(date: nil, errors: sessions.flat_map(&:errors))
 
       def late(seconds, short: false)
         rounded = seconds.round

@@ -12,18 +12,10 @@ module Windlass
       GAS = [158, 258].freeze
       TRACKS_Y = 292
       TRACK_HEIGHT = 34
-      # A track's words stand behind it, or before it where there is no room.
-      WORDS_ROOM = 110
       # Time drawn beyond the last thing worth seeing. Seconds.
       AFTER_S = 14
       # Of the preparation so much is drawn. Seconds.
       BEFORE_S = 60
-
-      Track =
-        Value.define(
-          :name, :y, :held_width, :urge_x, :floor_x, :bar_x, :bar_width, :kind, :words, :words_x, :words_anchor,
-          :danger_x, :danger_width
-        )
 
       # @param tried [Array<Bench::Tried>]
       # @param floor [Float]
@@ -70,14 +62,14 @@ module Windlass
         end
       end
 
-      def tracks = @tried.each_with_index.map { |one, index| track(one, TRACKS_Y + index * TRACK_HEIGHT) }
+      def tracks = @tried.each_with_index.map { |one, index| BenchTrack.of(one, @x, TRACKS_Y + index * TRACK_HEIGHT) }
 
       def time_ticks
         Ticks.of(@x.to, Ticks::TIME_STEPS_S, 12).map { |t| [@x.place(t), Words.clock(t)] }
       end
 
       def description
-        @tried.map { |one| "#{one.name}: #{words(one.hold)}." }.join(" ")
+        @tried.map { |one| "#{one.name}: #{BenchTrack.words(one.hold)}." }.join(" ")
       end
 
       private
@@ -94,35 +86,6 @@ module Windlass
       def lowest = [drawn.map(&:volume).min, @body.frc_l].min
 
       def highest = drawn.map(&:volume).max
-
-      def track(one, y)
-        urge_x, floor_x = [one.hold.urge_s, one.hold.floor_s].map { |t| t && @x.place(t).clamp(LEFT, RIGHT) }
-        danger_x = one.danger_s&.map { |t| @x.place(t).clamp(LEFT, RIGHT) }
-        bar = [urge_x, floor_x].compact.minmax
-        last = [bar[1], danger_x&.last].compact.max || start_x
-        fits = last < RIGHT - WORDS_ROOM
-        Track.new(
-          name: one.name,
-          y: y,
-          held_width: (@x.place(one.hold.seconds) - start_x).round(1),
-          urge_x: urge_x,
-          floor_x: floor_x,
-          bar_x: bar[0],
-          bar_width: (urge_x && floor_x) ? (bar[1] - bar[0]).round(1) : 0,
-          kind: one.hold.margin,
-          words: words(one.hold),
-          words_x: fits ? last + 14 : bar[0] - 14,
-          words_anchor: fits ? "start" : "end",
-          danger_x: danger_x&.first,
-          danger_width: danger_x ? (danger_x[1] - danger_x[0]).round(1) : 0
-        )
-      end
-
-      def words(hold)
-        return "floor #{hold.floor_s ? Words.seconds(hold.floor_s.round) : "not reached"}" if hold.margin_s.nil?
-
-        "#{hold.margin}, #{format("%+d", hold.margin_s.round)} s"
-      end
     end
   end
 end

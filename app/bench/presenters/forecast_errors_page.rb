@@ -14,10 +14,7 @@ module Windlass
       ROW = 44
       TOP = 30
 
-      UNITS = {urge: "s", low: "points"}.freeze
       TITLES = {urge: "First urges", low: "Oximeter lows"}.freeze
-      MORE = {urge: "later", low: "higher"}.freeze
-      LESS = {urge: "earlier", low: "lower"}.freeze
       # At least so far to either side.
       REACH = {urge: 10, low: 4}.freeze
 
@@ -53,7 +50,7 @@ module Windlass
 
       # @return [Array<Array(Float, String)>]
       def ticks
-        [-reach, -reach / 2.0, 0, reach / 2.0, reach].map { |value| [scale.place(value), tick(value)] }
+        [-reach, -reach / 2.0, 0, reach / 2.0, reach].map { |value| [scale.place(value), said.tick(value)] }
       end
 
       # @return [String] what is to be seen, in a sentence
@@ -61,13 +58,15 @@ module Windlass
         before, after = [false, true].map { |one| Trends::Centre.of(errors { |seen| seen.learned == one }) }
         return "Too little was marked to say how far off forecasts are." if after.nil?
 
-        now = "After something was learned of an athlete the middle session lies #{off(after.median)}"
+        now = "After something was learned of an athlete the middle session lies #{said.off(after.median)}"
         return "#{now}; before, too little was marked to compare." if before.nil?
 
-        "#{now}; before, #{off(before.median)}."
+        "#{now}; before, #{said.off(before.median)}."
       end
 
       private
+
+      def said = @said ||= ErrorWords.new(kind)
 
       def families =
         @seen
@@ -90,20 +89,7 @@ module Windlass
         found = Trends::Centre.of(some.map(&:error))
         return "#{of}, too few for an interval." if found.nil?
 
-        "#{off(found.median)} (95 % interval: #{off(found.low)} to #{off(found.high)}), #{of}."
-      end
-
-      def off(error)
-        rounded = (kind == :urge) ? error.round : error.round(1)
-        return "as forecast" if rounded.zero?
-
-        "#{Words.number(rounded.abs)} #{UNITS.fetch(kind)} #{((rounded > 0) ? MORE : LESS).fetch(kind)}"
-      end
-
-      def tick(value)
-        return "as forecast" if value.zero?
-
-        "#{(value > 0) ? "+" : "−"}#{Words.number(value.abs.round(1))} #{UNITS.fetch(kind)}"
+        "#{said.off(found.median)} (95 % interval: #{said.off(found.low)} to #{said.off(found.high)}), #{of}."
       end
 
       # Wide enough for every interval that is drawn.

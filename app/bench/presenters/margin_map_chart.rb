@@ -45,14 +45,12 @@ module Windlass
 
       def hold_ticks =
         @holds
-          .each_with_index
-          .select { |hold_s, _| (hold_s % 60).zero? }
-          .map { |hold_s, _| [y_of(hold_s), Words.clock(hold_s)] }
+          .select { |hold_s| (hold_s % 60).zero? }
+          .map { |hold_s| [y_of(hold_s), Words.clock(hold_s)] }
 
       # @return [Array(Float, Float), nil] where this recipe stands
       def here
-        return unless @recipe.deep_breaths <= @columns.last.breaths
-
+        return if @recipe.deep_breaths > @columns.last.breaths
         share = @recipe.deep_breaths / @columns.last.breaths.to_f
         [
           (middle_x(0) + share * (middle_x(@columns.size - 1) - middle_x(0))).round(1),

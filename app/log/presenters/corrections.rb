@@ -23,7 +23,7 @@ module Windlass
         "value" => ["pause", ->(value) { Words.seconds(value) }],
         "ended_by" => ["ended by", ->(value) { Measures::ENDINGS.fetch(value.to_sym).words }],
         "on_waking" => ["taken", ->(value) { MeasureCorrection::ON_WAKING.fetch(value) }],
-        "conditions" => ["answered", ->(value) { ScreeningSheet.answers(value) }]
+        "conditions" => ["answered", ->(value) { ScreeningAnswers.in_words(value) }]
       }.freeze
 
       # @param record [Records::Record]

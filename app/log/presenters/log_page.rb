@@ -1,30 +1,33 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Windlass
   module Presenters
     # The log: what was done, by anybody, newest first.
     class LogPage
+      extend Forwardable
+
       Row =
         Value.define(
           :uuid, :date, :athlete, :athlete_id, :protocol, :dose, :held, :breaths, :effort, :symptoms, :verdict, :how,
           :place, :strip
         )
 
-      # Sessions that are looked at for names of places.
-      NEWEST = 300
-
       attr_reader :form
 
       # @param account [Records::Account]
       # @param form [Forms::LogForm]
       def initialize(account, form)
-        @account = account
         @form = form
         found = Records::SessionLog.new(account, form).page.includes(:athlete, :prescription).to_a
         @sessions = found.first(Records::SessionLog::PAGE)
         @more = found.size > @sessions.size
+        @filter = LogFilter.new(account, form)
         @rounds = Records::Round.outcomes(@sessions.map(&:id))
       end
+
+      def_delegators :@filter, :filtered, :athletes, :protocols, :verdicts, :places, :orders, :symptoms
 
       # @return [Array<Row>]
       def rows = @sessions.map { |session| row(session) }
@@ -37,57 +40,8 @@ module Windlass
           form.query(after: [@sessions.last.local_date, @sessions.last.id, @sessions.last.effort].compact.join("~"))
         end
 
-      # @return [String] what is filtered, in one line: `Filter: Ada Quill, Ease, from 2026-03-01`
-      def filtered
-        chosen =
-          {
-            athlete_id: athletes,
-            protocol: protocols,
-            verdict: verdicts,
-            symptom: symptoms
-          }.filter_map { |field, choices| choices.to_h(&:reverse)[form.text_at(field)] }
-        said =
-          {from: "from", to: "to", place: "at", search: "note with"}.filter_map do |field, words|
-            "#{words} #{form.text_at(field)}" unless form.text_at(field).to_s.empty?
-          end
-        ["Filter", (chosen + said).join(", ").then { |all| all.empty? ? nil : all }].compact.join(": ")
-      end
-
       # @return [Boolean] not the first page
       def later? = !form.after.nil?
-
-      def athletes = @athletes ||= @account.athletes.by_name.pluck(:name, :id).map { |name, id| [name, id.to_s] }
-
-      # @return [Array<Array(String, String)>] of those that were ever prescribed
-      def protocols
-        @protocols ||=
-          @account.of(Records::Prescription)
-            .distinct
-            .pluck(:protocol, :own_name)
-            .map { |id, own_name| [(own_name if Protocols::Blocks.id?(id)) || Protocols.find(id).name, id] }
-            .uniq(&:last)
-            .sort
-      end
-
-      def verdicts = VerdictWords::WORDS.map { |verdict, words| [words, verdict.to_s] }
-
-      # @return [Array<String>] of the newest sessions, to choose from
-      def places =
-        @account.of(Records::Session)
-          .where.not(place: "")
-          .order(local_date: :desc)
-          .limit(NEWEST)
-          .pluck(:place)
-          .uniq
-          .sort
-
-      def orders = Forms::LogForm::ORDERS
-
-      def symptoms =
-        [
-          ["any", Records::SessionLog::ANY_SYMPTOM],
-          *Progression::Symptoms::ALL.map { |symptom, words| [words.capitalize, symptom.to_s] }
-        ]
 
       private
 

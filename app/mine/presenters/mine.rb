@@ -8,14 +8,6 @@ module Windlass
     class Mine
       # Of the trace so many lines are shown.
       LINES = 30
-      # Days of the week to come, from today on.
-      AHEAD_DAYS = 7
-
-      # Days of which it is said what was decided.
-      NEWS_DAYS = 2
-
-      Day = Value.define(:words, :sets)
-
       extend Forwardable
 
       attr_reader :athlete
@@ -29,9 +21,11 @@ module Windlass
         @decides = decides
         @now = now
         @sheet = AthleteSheet.new(athlete, now: now)
+        @week = MyWeek.new(athlete, today)
       end
 
       def_delegators :@sheet, :stop, :rest, :pause_words
+      def_delegators :@week, :week, :news
 
       # @return [Boolean] they are their own coach, too
       def decides? = @decides
@@ -72,29 +66,8 @@ module Windlass
       # @return [Spark, nil] their mornings over twelve weeks
       def spark = Spark.of(@sheet.chart.mornings, today: today)
 
-      # @return [Array<String>] what was decided of the last days
-      def news
-        Records::Move
-          .kept
-          .where(prescription_id: athlete.prescription_ids, local_date: (today - NEWS_DAYS)..)
-          .order(decided_at: :desc)
-          .includes(:prescription)
-          .map do |move|
-            "#{move.prescription.name}, #{Dates.near(move.local_date, today)}: " \
-            "#{MyWords::NEXT.fetch(move.decided).sub(/\A./, &:downcase)}"
-          end
-      end
-
       # @return [Boolean] a morning score of today is missing, and may be taken
       def morning? = stop.nil? && !scored_today? && athlete.control_pause_use != "paused"
-
-      # @return [Array<Day>] the days to come on which something is planned
-      def week =
-        @week ||=
-          planned
-            .reject { |one| one.local_date == today }
-            .group_by(&:local_date)
-            .map { |date, own| Day.new(words: Dates.short(date), sets: own.map { |one| "#{one.name}, #{one.at}" }) }
 
       # @return [ConsentPage]
       def consent = @consent ||= ConsentPage.new(athlete, form: Forms::ConsentForm.blank, now: @now, themselves: true)
@@ -114,22 +87,11 @@ module Windlass
       def sets
         @sets ||=
           begin
-            at = planned.select { |one| one.local_date == today }.to_h { |one| [one.prescription_id, one.at] }
+            at = @week.planned.select { |one| one.local_date == today }.to_h { |one| [one.prescription_id, one.at] }
             own = @sheet.prescriptions.map { |one| MySet.new(one, athlete, at: at[one.id], now: @now) }
-            own = own.select { |set| at.key?(set.id) } if planned.any?
+            own = own.select { |set| at.key?(set.id) } if @week.planned.any?
             own.sort_by { |set| [set.at.to_s, set.id] }
           end
-      end
-
-      def planned
-        @planned ||=
-          Records::PlannedSession
-            .where(programme_id: Records::Programme.open.where(athlete_id: athlete.id).select(:id))
-            .where(local_date: today...(today + AHEAD_DAYS))
-            .where.not(prescription_id: nil)
-            .includes(:prescription)
-            .in_order
-            .to_a
       end
 
       def scored_today?

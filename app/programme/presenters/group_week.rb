@@ -10,6 +10,7 @@ module Windlass
 
       # days: wash and marks of each. left_out: what found no place in this week. why_empty: why nothing stands there.
       Row = Value.define(:name, :athlete_id, :days, :load, :left_out, :why_empty)
+
       attr_reader :group, :from
 
       # @param group [Records::Group]
@@ -45,15 +46,7 @@ module Windlass
               load: load(athlete.id),
               left_out: missing.left_out(athlete.id),
               why_empty: (missing.why_empty(athlete) if own.empty?),
-              days:
-                dates.map do |date|
-                  [
-                    away?(athlete.id, date) ? :away : days[(date - from).to_i].wash,
-                    own
-                      .select { |one| one.local_date == date }
-                      .map { |one| ProgrammeMarks.of(one, today: @today, done: done.done?(one)) }
-                  ]
-                end
+              days: dates.map { |date| [ground(athlete.id, date), marks(own, date)] }
             )
           end
       end
@@ -80,6 +73,13 @@ module Windlass
         @programmes ||= Records::Programme.open.where(athlete_id: group.athletes.map(&:id)).index_by(&:athlete_id)
 
       private
+
+      def ground(athlete_id, date) = away?(athlete_id, date) ? :away : days[(date - from).to_i].wash
+
+      def marks(own, date)
+        of_day = own.select { |one| one.local_date == date }
+        of_day.map { |one| ProgrammeMarks.of(one, today: @today, done: done.done?(one)) }
+      end
 
       def missing = @missing ||= GroupLeftOut.new(self)
 

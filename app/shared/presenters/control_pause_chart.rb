@@ -1,10 +1,14 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Windlass
   module Presenters
     # The control pause over weeks: valid morning scores as full dots, doubtful or other ones hollow, the median of each
     # score's fortnight as a line, the bands as rules.
     class ControlPauseChart
+      extend Forwardable
+
       WIDTH = 760
       HEIGHT = 320
       LEFT = 40
@@ -13,13 +17,7 @@ module Windlass
       BOTTOM = 282
       DAYS = 84
 
-      # Hours of sleep stand on the axis, so many places an hour.
-      HOUR = 3
-
       Dot = Value.define(:x, :y, :full, :words)
-      # A line of the diary: hours slept as a bar, how somebody felt as a number above it.
-      Line = Value.define(:x, :height, :feeling, :words)
-
       # @param control_pauses [Array<Measures::ControlPause>] in order of time
       # @param today [Date]
       # @param over_breathed [Array<Date>] days on which over-breathing was practised
@@ -37,6 +35,8 @@ module Windlass
         @y = Scale.of([0, highest], [BOTTOM, TOP])
       end
 
+      def_delegators :in_words, :trend_words, :after_words, :description, :median_words
+
       def empty? = @pauses.empty?
 
       # Newest last, so that it lies on top.
@@ -52,24 +52,11 @@ module Windlass
         end
       end
 
-      # @return [Array<Line>]
+      # @return [Array<DiaryLines::Line>]
       def diary
-        @lines ||=
-          @diary
-            .select { |day| (@first_day..@today).cover?(day.local_date) }
-            .map do |day|
-              feeling = Records::Day::FEELINGS[day.feeling]
-              Line.new(
-                x: x_of(day.local_date),
-                height: day.slept_h.to_f * HOUR,
-                feeling: day.feeling,
-                words: [
-                  day.local_date.strftime("%-d %b"),
-                  feeling,
-                  ("slept #{Words.number(day.slept_h)} h" if day.slept_h)
-                ].compact.join(", ")
-              )
-            end
+        @lines ||= DiaryLines.of(@diary.select { |day|
+          (@first_day..@today).cover?(day.local_date)
+        }) { |day| x_of(day) }
       end
 
       # @return [String, nil] an SVG path
@@ -102,36 +89,16 @@ module Windlass
       # @return [Float, nil] seconds, of the last fortnight
       def median = @median ||= @series.baseline_s(@today)
 
-      # Change is spoken of only where the interval leaves no room for none.
-      # @return [String, nil]
-      def trend_words
-        return if trend.nil?
-        return "No clear change over six weeks." unless trend.clear?
-
-        "Over six weeks #{signed(trend.slope)} s a week (#{signed(trend.low)} to " \
-        "#{signed(trend.high)})#{", as expected: that is progress" if @falls && trend.high < 0}."
-      end
-
       # @return [Array<Float>] places of the days on which over-breathing was practised
       def over_breathed = @over_breathed.uniq.select { |day| (@first_day..@today).cover?(day) }.map { |day| x_of(day) }
 
-      # @return [String, nil] whether the mornings after them are lower
-      def after_words = (Measures::MorningsAfter.of(@series, @over_breathed, @today)&.in_words if @over_breathed.any?)
-
-      def description
-        return "No control pause in the last twelve weeks." if empty?
-
-        "#{Words.count(@pauses.size, "score")} in twelve weeks, #{Words.seconds(@pauses.map(&:seconds).min)} to " \
-          "#{Words.seconds(@pauses.map(&:seconds).max)}. #{median_words.sub(/\A./, &:upcase)}"
-      end
-
-      def median_words
-        median ? "median of the last fortnight #{Words.seconds(median)}." : "none valid in the last fortnight."
-      end
-
       private
 
-      def signed(seconds) = format("%+.1f", seconds)
+      def in_words =
+        @in_words ||=
+          ControlPauseWords.new(
+            @pauses, @series, trend: trend, median: median, falls: @falls, over_breathed: @over_breathed, today: @today
+          )
 
       def x_of(day) = @x.place((day - @first_day).to_i)
 

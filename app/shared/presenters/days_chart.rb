@@ -17,10 +17,7 @@ module Windlass
       # What is drawn of a day: places; nil is not drawn.
       Day = Value.define(:x, :hold_y, :urge_y, :sum_y, :mark, :words)
 
-      # A day's holding, as the tables have it.
-      Held = Value.define(:date, :longest_s, :urge_s, :sum_s, :gasps)
-
-      # @param held [Array<Held>]
+      # @param held [Array<Queries::HeldDays::Held>]
       # @param moves [Array<Records::Move>] that stand
       # @param today [Date]
       def initialize(held, moves, today:)
@@ -30,39 +27,6 @@ module Windlass
         @x = Scale.of([0, DAYS - 1], [LEFT + BAR, RIGHT - BAR])
         @hold_y = Scale.of([0, longest], HOLDS.reverse)
         @sum_y = Scale.of([0, most], SUMS.reverse)
-      end
-
-      # @return [Array<Held>] of an athlete's days
-      def self.held(athlete, since:)
-        rows =
-          Records::Round
-            .joins(:session)
-            .where(
-              sessions: {
-                athlete_id: athlete.id,
-                local_date: since..,
-                state: %w[done stopped],
-                discarded_at: nil
-              }
-            )
-            .where.not(hold: nil)
-            .where("held_ms > 0")
-            .group("sessions.local_date")
-            .pluck(
-              Arel.sql(
-                "sessions.local_date, max(held_ms), avg(first_urge_ms), sum(held_ms), sum(CASE WHEN first_breath = " \
-                "'gasp' THEN 1 ELSE 0 END)"
-              )
-            )
-        rows.map do |date, longest, urge, sum, gasps|
-          Held.new(
-            date: date.to_date,
-            longest_s: longest / 1000.0,
-            urge_s: urge && urge / 1000.0,
-            sum_s: sum / 1000.0,
-            gasps: gasps.to_i
-          )
-        end
       end
 
       def empty? = @held.empty?

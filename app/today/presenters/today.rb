@@ -100,7 +100,7 @@ module Windlass
         some.map { |id, name| [name, @links.path(athletes.fetch(id))] }
       end
 
-      # @return [Array<Desk::Openings::Opening>] of that kind
+      # @return [Array<Desk::Opening>] of that kind
       def openings(kind) = (@openings ||= @entries.all(:openings).group_by(&:kind)).fetch(kind, [])
 
       def shown =

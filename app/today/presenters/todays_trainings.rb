@@ -17,7 +17,7 @@ module Windlass
           begin
             free, planned = @trainings.partition { |row| row.slot.nil? }
             free, waiting = free.partition { |row| row.together? || row.running }
-            other, slots = planned.partition { |row| row.slot.equal?(Desk::Openings::NOT_TODAY) }
+            other, slots = planned.partition { |row| row.slot.equal?(Desk::Opening::NOT_TODAY) }
             by_slot =
               slots
                 .group_by { |row| row.slot.in_words }

@@ -10,7 +10,7 @@ module Windlass
       STATE_WORDS = {block: "not today", wait: "wait", light: "light day", yes: "start lower"}.freeze
 
       # @return [Array<Section>] in reading order
-      def sections = [verdicts, readiness, questions, programme, ladders, screening]
+      def sections = [verdicts, readiness, questions, programme, RulebookLadders.section, screening]
 
       # @return [String] the same as Markdown
       def markdown
@@ -75,44 +75,6 @@ module Windlass
             "Between planned sessions, what was done, and water all rules of readiness hold. An easy week has two " \
             "thirds of each training's times, rounded up. No planned day can be forced."
         )
-      end
-
-      def ladders
-        rows =
-          Protocols::ALL
-            .select(&:laddered?)
-            .map do |protocol|
-              [
-                protocol.name,
-                needs(protocol),
-                protocol.levers.map { |lever| lever_words(lever) }.join("; "),
-                protocol.clean_sessions.to_s
-              ]
-            end
-        Section.new(
-          title: "Ladders",
-          columns: ["protocol", "needs", "levers in order: step, limit", "clean sessions for a step"],
-          rows: rows,
-          lead:
-            "One lever by one step at a time, in turns. A rung on which the gas model forecasts oxygen under 75 % " \
-            "is cut, with all above it."
-        )
-      end
-
-      def needs(protocol)
-        protocol
-          .needs
-          .map { |measure, least| "#{Measures::NAMES.fetch(measure)}#{" of #{least} s" if least.positive?}" }
-          .join(", ")
-          .then { |words| words.empty? ? "–" : words }
-      end
-
-      def lever_words(lever)
-        limit = [(Words.number(lever.limit) unless lever.limit.respond_to?(:call)), lever.limit_words].compact.join(
-          ", "
-        )
-        opened = lever.opens.map { |switch, last| ", #{Words.number(last)} with #{switch} switched on" }.join
-        "#{lever.words} #{format("%+g", lever.step).sub("-", "−")} → #{limit}#{opened}"
       end
 
       def screening

@@ -6,8 +6,6 @@ module Windlass
     class SessionRounds
       Round =
         Value.define(:number, :where, :target, :held, :urge, :forecast, :low, :first_breath, :asked, unmarked: false)
-      Sound = Value.define(:number, :where, :planned, :reached, :field, :unit, :ribs, :stream, :heard)
-
       attr_reader :session
 
       # @param session [Records::Session]
@@ -36,10 +34,12 @@ module Windlass
         end
       end
 
-      # @return [Array<Sound>] in beats where they are counted, else in seconds
+      # @return [Array<SessionSound::Sound>] in beats where they are counted, else in seconds
       def sounds
         beat_ms = session.beat_ms
-        (session.rounds - held_rounds).map { |round| sound(round, typed_round(round.number), beat_ms[round.number]) }
+        (session.rounds - held_rounds).map do |round|
+          SessionSound.of(session, round, typed_round(round.number), beat_ms[round.number], where(round.number))
+        end
       end
 
       # @return [Set<Integer>] holds after which the first breath says something
@@ -65,52 +65,6 @@ module Windlass
           number.odd? ? "full" : "empty"
         end
       end
-
-      def sound(round, typed, beat_ms)
-        planned_ms = round.target_ms
-        field, unit, words, said = beat_ms ? in_beats(beat_ms) : IN_SECONDS
-        heard = heard_of(round.number)
-        Sound.new(
-          number: round.number,
-          where: where(round.number),
-          planned: said[planned_ms],
-          reached: typed[field] || (reached_ms(round, heard) && words[reached_ms(round, heard)]),
-          field: field,
-          unit: unit,
-          ribs: typed["ribs"] || round.ribs,
-          stream: typed["stream"] || round.stream || heard&.stream,
-          heard: heard && "#{said[heard.ms]}, #{heard.words}"
-        )
-      end
-
-      # Field, unit, as it is typed, as it is told.
-      IN_SECONDS = [
-        "held_s",
-        "as 1:35 or in seconds",
-        ->(ms) { Forms::RatingForm.seconds(ms) },
-        ->(ms) { Words.seconds(ms / 1000.0) }
-      ].freeze
-
-      def in_beats(beat_ms) =
-        [
-          "beats",
-          "beats",
-          ->(ms) { Forms::RatingForm.beats(ms, beat_ms) },
-          ->(ms) { "#{Words.number(ms / beat_ms)} beats" }
-        ]
-
-      # What a microphone heard of an exhale stands in the fields until something else is said, and is kept with them.
-      Heard = Value.define(:ms, :words) { def stream = (words == "flickering") ? "flickering" : "even" }
-      private_constant :Heard
-
-      def heard_of(number)
-        event = session.journal_events.reverse.find { |one| one.kind == "hiss" && one.round == number } or return
-        ms, words = event.value.split(".")
-        Heard.new(ms: Integer(ms, 10), words: words)
-      end
-
-      # Until somebody said how the exhale was.
-      def reached_ms(round, heard) = round.stream.nil? ? heard&.ms || round.held_ms : round.held_ms
 
       # @return [Hash{Integer => Integer}] breaths that were done before a hold that was begun sooner than planned
       def sooner =

@@ -44,51 +44,13 @@ module Windlass
         # @return [Array<Row>] strongest verdict first
         def rows
           waiting =
-            undecided
+            Undecided.of(@ground, days: DAYS)
               .select(&:proposed_verdict)
               .map { |session| row(session, session.proposed_verdict, session.proposed_reason, plain: plain?(session)) }
           (waiting + outdated).sort_by { |one| [Progression::VERDICTS.index(one.verdict), one.name] }
         end
 
         private
-
-        # The newest session of each day without a decision, once the day's sets are done or given up. Days before the
-        # newest one that is decided have nothing to decide any more.
-        def undecided
-          open =
-            Records::Session
-              .kept
-              .undecided
-              .in_order
-              .includes(:prescription)
-              .where(athlete_id: @ground.by_id.keys, local_date: (@ground.today - DAYS)..@ground.today)
-          open
-            .group_by { |session| [session.prescription_id, session.local_date] }
-            .values
-            .select { |sets| decidable?(sets) }
-            .map(&:last)
-        end
-
-        def decidable?(sets)
-          newest = sets.last
-          newest_decided.fetch(newest.prescription_id, newest.local_date) <= newest.local_date &&
-            Queries::JudgeDay.over?(sets, today: @ground.today, done: @ground.sets_done(newest.prescription_id))
-        end
-
-        # @return [Hash{Integer => Date}] by prescription
-        def newest_decided
-          @newest_decided ||=
-            Records::Move
-              .kept
-              .where(
-                prescription_id: @ground.prescriptions.map(&:id),
-                noted: false,
-                local_date: (@ground.today - DAYS)..
-              )
-              .group(:prescription_id)
-              .maximum(:local_date)
-              .transform_values(&:to_date)
-        end
 
         def outdated
           Records::Move

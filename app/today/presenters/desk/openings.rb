@@ -6,27 +6,6 @@ module Windlass
       # What may still be done today, by when it is planned: all of it that hangs neither on the hour nor on what
       # somebody says today.
       class Openings
-        # A time of today at which it is planned.
-        Slot =
-          Value.define(:at, :name, :place, :begins) do
-            # @return [String] `18:30, Kestrel Quay freediving club`
-            def in_words = [at, name].compact.join(", ")
-          end
-        NOT_TODAY = Slot.new(at: "", name: nil, place: nil, begins: nil)
-
-        # known: {Situations::Snapshot} of the athlete. done: sets of today. slot: nil where no programme plans.
-        Opening =
-          Value.define(
-            :athlete_id, :prescription_id, :name, :protocol, :standing, :known, :body, :done, :running, :slot
-          ) do
-            # @return [Symbol] free, unplanned or planned
-            def kind
-              return :free if slot.nil?
-
-              slot.equal?(NOT_TODAY) ? :unplanned : :planned
-            end
-          end
-
         # @param ground [Ground]
         def initialize(ground)
           @ground = ground
@@ -62,12 +41,12 @@ module Windlass
           )
         end
 
-        # @return [Slot, nil] when it is planned today; {NOT_TODAY} where there is a programme that does not plan it
+        # @return [Opening::Slot, nil] when it is planned today; {Opening::NOT_TODAY} where a programme does not plan it
         def slot(prescription)
           return unless programmes.include?(prescription.athlete_id)
 
-          one = planned[prescription.id] or return NOT_TODAY
-          Slot.new(
+          one = planned[prescription.id] or return Opening::NOT_TODAY
+          Opening::Slot.new(
             at: one.at,
             name: one.programme.group&.name,
             place: Protocols::PLACES[one.place.to_sym],

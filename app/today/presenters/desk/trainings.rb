@@ -20,7 +20,7 @@ module Windlass
             def runs? = running || (together? && !said.nil?)
           end
 
-        # @param openings [Array<Openings::Opening>]
+        # @param openings [Array<Opening>]
         # @param now [Time]
         def initialize(openings, now:)
           @openings = openings
