@@ -122,7 +122,10 @@ module Bench
         "/my-sign-in/end" => -> { button("/my-sign-in/end", session: "none") },
         "/athletes/:athlete_id/coaches" => -> { button(at("/coaches"), person: somebody.call.id.to_s) },
         "/athletes/:athlete_id/coaches/:id/end" => -> { button(at("/coaches/#{held.call.id}/end")) },
-        "/prescriptions/:id/counting" => -> { button("/prescriptions/#{prescription.id}/counting", counting: Windlass::Records::Prescription::COUNTING.keys.last) }
+        "/prescriptions/:id/counting" => -> do
+          ways = Windlass::Records::Prescription::COUNTING.keys
+          button("/prescriptions/#{prescription.id}/counting", counting: ways.last)
+        end
       }
     end
 

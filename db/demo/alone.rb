@@ -34,7 +34,9 @@ module Windlass
         told(REGULAR) { |athlete| moved_by_rule(athlete) }
         told(TOO_MUCH) { |athlete| did_one_more(athlete) }
         told(OFFLINE) { |athlete| Actions::LaySets.call(athlete, now: @now) }
-        told(UNDER_AGE) { |athlete| Actions::KeepConsent.link(athlete, by: @coach, now: @now - BOUND_DAYS_AGO * 86_400) }
+        told(UNDER_AGE) { |athlete|
+          Actions::KeepConsent.link(athlete, by: @coach, now: @now - BOUND_DAYS_AGO * 86_400)
+        }
         told(FELT_BAD) { |athlete| felt_bad(athlete) }
         told(LEFT) { |athlete| athlete.update!(left_on: @now.to_date) }
       end

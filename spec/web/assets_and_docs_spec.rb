@@ -96,12 +96,21 @@ RSpec.describe "What ships with the application", :web do
   end
 
   # What a linter looks after elsewhere.
-  it "has lines of at most 120 characters in scripts and styles" do
+  it "has lines of at most 120 characters in scripts, styles and views" do
     lines =
-      Dir["#{root}/app/*/{scripts,styles}/**/*.{js,css}"].flat_map do |path|
+      Dir["#{root}/app/*/{scripts,styles,views}/**/*.{js,css,erb}"].flat_map do |path|
         File.readlines(path, chomp: true).map { |line| "#{File.basename(path)}: #{line}" if line.length > 120 }
       end
 
     expect(lines.compact.grep_v(/url\("data:/)).to eq []
+  end
+
+  it "has views of at most 80 lines, page objects and papers of at most 120" do
+    long =
+      {"views/**/*.erb" => 80, "{presenters,papers}/**/*.rb" => 120}.flat_map do |files, most|
+        Dir["#{root}/app/*/#{files}"].select { |path| File.foreach(path).count > most }
+      end
+
+    expect(long.map { |path| File.basename(path) }).to eq []
   end
 end

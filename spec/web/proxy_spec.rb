@@ -21,7 +21,9 @@ RSpec.describe "Behind a proxy", :both_databases do
       migrated(environment)
       servers = @ports.map { |port| serve(environment.merge("PORT" => port.to_s)) }
       proxy = spawn("nginx", "-p", folder, "-c", config(folder, secret), out: File::NULL, err: File::NULL)
-      wait_until { @ports.all? { |port| direct(port).is_a?(Net::HTTPForbidden) } && asked("/token", cookie: nil).code == "200" }
+      wait_until do
+        @ports.all? { |port| direct(port).is_a?(Net::HTTPForbidden) } && asked("/token", cookie: nil).code == "200"
+      end
       example.run
     ensure
       [*servers&.compact].each { |server| ended(server) }

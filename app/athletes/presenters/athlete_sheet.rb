@@ -75,6 +75,9 @@ module Windlass
       # @return [Array<WhereTheyStand::Standing>] where they stand: the newest of each measure that doses hang on
       def standing = [control_pauses.standing, *WhereTheyStand.of(athlete, @today)].compact
 
+      # @return [String] `the last 10 training days`
+      def log_words = log.empty? ? "Nothing was run yet" : "the last #{Words.count(log.size, "training day")}"
+
       # @return [Array<MeasureChart>] suspensions at one's own pace, full and empty apart
       def baselines = @baselines ||= Baselines.of(athlete, since: @today - DaysChart::DAYS).charts
 

@@ -30,7 +30,9 @@ module Windlass
 
       # @return [Array<String>] what is prescribed
       def wanted
-        athlete.prescriptions.open.map { |one| "#{one.name}: #{one.to_protocol.in_words(Records::Record.dose(one.dose))}" }
+        athlete.prescriptions.open.map do |one|
+          "#{one.name}: #{one.to_protocol.in_words(Records::Record.dose(one.dose))}"
+        end
       end
 
       # @return [Array<Array(String, String)>] kinds of work, by their keys

@@ -16,7 +16,8 @@ module Windlass
       # @param x [Scale] of seconds from the hold's start
       # @return [Track]
       def self.of(one, x, y)
-        urge_x, floor_x = [one.hold.urge_s, one.hold.floor_s].map { |t| t && x.place(t).clamp(BenchChart::LEFT, BenchChart::RIGHT) }
+        within = ->(t) { x.place(t).clamp(BenchChart::LEFT, BenchChart::RIGHT) }
+        urge_x, floor_x = [one.hold.urge_s, one.hold.floor_s].map { |t| t && within[t] }
         danger_x = one.danger_s&.map { |t| x.place(t).clamp(BenchChart::LEFT, BenchChart::RIGHT) }
         bar = [urge_x, floor_x].compact.minmax
         last = [bar[1], danger_x&.last].compact.max || x.place(0)

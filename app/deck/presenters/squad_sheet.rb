@@ -58,6 +58,9 @@ module Windlass
             .reject { |one| one.open.zero? }
       end
 
+      # @return [Boolean] the one is chosen to watch the other
+      def paired?(row, other) = form.typed_at("pair[#{row.lane}]").to_s == other.lane.to_s
+
       # @return [Boolean] its starts may still change
       def open? = !squad.begun?
 

@@ -19,6 +19,13 @@ module Windlass
 
       def self.worker = File.read(Assets::FILES.fetch("js/service_worker.js"))
 
+      # @param taken [Array<Actions::TakeAlong::Taken>]
+      # @return [Hash] for the page's script
+      def self.decks(taken, today)
+        decks = taken.reject(&:refused).map { |one| {name: one.name, title: one.title, path: one.path} }
+        {decks: decks, today: today.iso8601, generation: GENERATION}
+      end
+
       def self.registered(app)
         app.get("/manifest.webmanifest", may: :anyone) do
           content_type "application/manifest+json"
@@ -40,7 +47,7 @@ module Windlass
 
         app.post("/take-along", may: :runs) do
           taken = Actions::TakeAlong.call(account, listed(:prescription), now: now)
-          erb :"offline/take", locals: {title: "Take along", taken: taken, generation: GENERATION, today: today}
+          erb :"offline/take", locals: {title: "Take along", taken: taken, data: Offline.decks(taken, today)}
         end
       end
     end

@@ -12,7 +12,8 @@ module Windlass
           optional(:athlete_id).maybe(:integer)
           optional(:protocol).maybe(Types::Text)
           optional(:verdict).maybe(:string, included_in?: Progression::VERDICTS.map(&:to_s))
-          optional(:symptom).maybe(:string, included_in?: [Records::SessionLog::ANY_SYMPTOM, *Progression::Symptoms::ALL.keys.map(&:to_s)])
+          optional(:symptom).maybe(:string,
+            included_in?: [Records::SessionLog::ANY_SYMPTOM, *Progression::Symptoms::ALL.keys.map(&:to_s)])
           optional(:place).maybe(Types::Text)
           optional(:search).maybe(Types::Text)
           optional(:order).maybe(:string, included_in?: ORDERS.keys)

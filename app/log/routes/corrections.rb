@@ -30,7 +30,9 @@ module Windlass
           redirect to(record.path), 303
         end
 
-        app.get("/dives/:uuid/correct", may: :coaches) { correction_form(Presenters::DiveCorrection.new(dive_record, now: now)) }
+        app.get("/dives/:uuid/correct", may: :coaches) do
+          correction_form(Presenters::DiveCorrection.new(dive_record, now: now))
+        end
 
         app.post("/dives/:uuid/correct", may: :coaches) do
           record = dive_record

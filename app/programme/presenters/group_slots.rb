@@ -5,7 +5,13 @@ module Windlass
     # The group's own times of a week in which several train together.
     class GroupSlots
       # A slot on a day with those who train in it.
-      Slot = Value.define(:slot_id, :date, :at, :minutes, :place, :names, :fits)
+      Slot =
+        Value.define(:slot_id, :date, :at, :minutes, :place, :names, :fits) do
+          # @return [String] `Thu 18:30`
+          def words = "#{date.strftime("%a")} #{at}"
+
+          def path(group) = "/groups/#{group.id}/slots/#{slot_id}/fit?date=#{date}"
+        end
 
       # @param group [Records::Group]
       # @param dates [Array<Date>]

@@ -15,9 +15,14 @@ module Windlass
       ].freeze
       USUAL_ELSE = 5
       WEEKS = 6
+      TIMES = (0..7).to_h { |times| [times, times.zero? ? "not planned" : times.to_s] }.freeze
       EASY = {
         "" => "none", "3" => "every third", "4" => "every fourth", "5" => "every fifth", "6" => "every sixth"
       }.freeze
+
+      # @param line [Line] a protocol
+      # @param times [Integer] a week
+      def chosen?(form, line, times) = (form.typed_at("times[#{line.key}]") || line.usual).to_s == times.to_s
 
       attr_reader :name, :athletes, :lines, :path, :back
 

@@ -30,7 +30,9 @@ module Windlass
             }
         end
 
-        app.get("/groups/new", may: :coaches) { group_form(Records::Group.new(account_id: account.id), Forms::GroupForm.blank) }
+        app.get("/groups/new", may: :coaches) do
+          group_form(Records::Group.new(account_id: account.id), Forms::GroupForm.blank)
+        end
 
         app.post("/groups", may: :coaches) { keep_group(Records::Group.new(account_id: account.id)) }
 

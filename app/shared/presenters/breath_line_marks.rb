@@ -41,7 +41,8 @@ module Windlass
       private
 
       def bracket(hold, number)
-        urge_x, floor_x = [hold.urge_s, hold.floor_s].map { |t| @x.place(hold.start_s + t).clamp(BreathLine::LEFT, BreathLine::RIGHT) }
+        places = [hold.urge_s, hold.floor_s].map { |t| @x.place(hold.start_s + t) }
+        urge_x, floor_x = places.map { |x| x.clamp(BreathLine::LEFT, BreathLine::RIGHT) }
         Bracket.new(
           number: number,
           urge_x: urge_x,

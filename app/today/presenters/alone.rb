@@ -105,7 +105,8 @@ module Windlass
       def newest
         @newest ||=
           @account.of(Records::Session).run.kept
-            .where(local_date: (@today - LOOKED_BACK_DAYS)..@today, athlete_id: Records::Device.bound.select(:athlete_id))
+            .where(local_date: (@today - LOOKED_BACK_DAYS)..@today)
+            .where(athlete_id: Records::Device.bound.select(:athlete_id))
             .group(:athlete_id).maximum(:local_date)
       end
     end

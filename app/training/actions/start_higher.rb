@@ -8,7 +8,9 @@ module Windlass
       # @param because [String]
       # @raise [Error] where there is no such rung for this athlete, or it has begun
       def self.call(prescription, rung:, because:, now:)
-        raise Error, "#{prescription.name} has been run already: verdicts move it now." unless Queries::StillOpen.untouched?(prescription)
+        unless Queries::StillOpen.untouched?(prescription)
+          raise Error, "#{prescription.name} has been run already: verdicts move it now."
+        end
 
         ladder = prescription.to_standing(on: now.to_date)&.ladder or
           raise Error,

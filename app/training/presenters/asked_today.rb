@@ -33,6 +33,9 @@ module Windlass
 
       def askable? = @ready.go? || (@ready.reasons.reject(&:go?).map(&:rule) - MAY_CHANGE).empty?
 
+      # @return [String] what the button says under the questions
+      def ask_words = @ready.go? ? "All well: start" : "Check again and start"
+
       # @return [Protocols::Protocol] for a day that is none for this
       def instead = Protocols.always_open
     end

@@ -28,6 +28,9 @@ module Windlass
         @today = today
       end
 
+      # @return [String] what an address adds to speak of the athlete
+      def of_whom = athlete ? "?athlete_id=#{athlete.id}" : ""
+
       def title = athlete ? "Protocols for #{athlete.name}" : "Protocols"
 
       def whose = athlete ? "Doses from #{athlete.name.split.first}'s newest measures." : "Doses for #{Nobody::WORDS}."

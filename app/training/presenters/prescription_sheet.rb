@@ -22,8 +22,8 @@ module Windlass
 
       def_delegators :prescription, :id, :athlete, :name
       def_delegators :prescribed_ladder, :laddered?, :ladder, :limits, :startable, :started_because
-      def_delegators :asked, :day, :day_said, :questions, :care?, :askable?, :instead
-      def_delegators :state, :quiet?, :over?, :reopenable?, :resumable?
+      def_delegators :asked, :day, :day_said, :questions, :care?, :askable?, :ask_words, :instead
+      def_delegators :state, :quiet?, :over?, :reopenable?, :resumable?, :once?, :moves_itself?
       def_delegators :@sets, :sets_done
       def_delegators :drawn, :timeline, :line, :miniature, :length, :held, :forecast_rows, :parts, :body,
         :block_words, :notes
@@ -31,12 +31,6 @@ module Windlass
       def protocol = prescription.to_protocol
 
       def title = "#{name}, #{athlete.name}"
-
-      # @return [Boolean] clean days that they did alone move by the rule
-      def moves_itself? = !prescription.moves_by.empty?
-
-      # @return [Boolean] for one session, beside a ladder
-      def once? = prescription.run_once
 
       def standing
         return @standing if defined?(@standing)
@@ -58,6 +52,9 @@ module Windlass
       def dosed? = !standing.nil?
 
       def runnable? = hindrance.nil? && ready.go?
+
+      # @return [String] what a button says that leads to it
+      def open_words = runnable? ? "Check in and start" : "Open"
 
       def cautions = TodaysCautions.of(athlete, protocol, dose_today, today, care: care?)
 

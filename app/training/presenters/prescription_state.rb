@@ -19,12 +19,18 @@ module Windlass
 
       def_delegators :@prescription, :quiet?, :over?
 
+      # @return [Boolean] clean days that they did alone move by the rule
+      def moves_itself? = !@prescription.moves_by.empty?
+
+      # @return [Boolean] for one session, beside a ladder
+      def once? = @prescription.run_once
+
       # Fallen quiet, and measured since.
       def resumable? = quiet? && Queries::Offer.measured_anew?(@prescription)
 
       # @return [Boolean] ended, and nothing of its family runs: it may be taken up again
       def reopenable? =
-        over? && !@prescription.run_once &&
+        over? && !once? &&
           @prescription.athlete.prescriptions.open.where(protocol: @prescription.protocol).none?
 
       # @param dosed [Boolean] there is a dose today

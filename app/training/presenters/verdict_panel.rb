@@ -38,6 +38,8 @@ module Windlass
       # @return [Boolean] nothing done, or left within the first round: offered to be discarded
       def false_start? = session.to_core.false_start?
 
+      def big_word = false_start? ? "False start" : word
+
       # @return [Boolean] it may have been written wrong
       def written_in? = !session.written_in.empty? && Queries::StillOpen.discardable?(session)
 

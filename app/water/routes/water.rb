@@ -7,7 +7,9 @@ module Windlass
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/water", may: :coaches) { water_page(Presenters::WaterPage.new(account, athlete_filter("/water"), now: now)) }
+        app.get("/water", may: :coaches) do
+          water_page(Presenters::WaterPage.new(account, athlete_filter("/water"), now: now))
+        end
 
         app.post("/water", may: :coaches) do
           pairs = Actions::PlanWater.call(account, chosen_pairs, clear: listed(:clear), now: now)

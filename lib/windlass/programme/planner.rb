@@ -330,7 +330,9 @@ module Windlass
             week: @calendar.days(week).first,
             training: TEST,
             missing: 1,
-            reasons: EntryWords.uniq(search.refusals[TEST.key]).then { |found| found.empty? ? [EntryWords::NO_SLOT] : found }
+            reasons: EntryWords.uniq(search.refusals[TEST.key]).then { |found|
+              found.empty? ? [EntryWords::NO_SLOT] : found
+            }
           )
         end
       end

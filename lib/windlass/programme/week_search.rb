@@ -137,7 +137,9 @@ module Windlass
             @expectations.fetch(training.key).following([], @calendar.days(@week).first, @calendar, @week, still: true)
           wished = @wishes.fetch(training.key, [])
           open =
-            @berths.select { |berth| note(training, first_reason(Rules::ALONE, placing(training, berth, course, []))).nil? }
+            @berths.select do |berth|
+              note(training, first_reason(Rules::ALONE, placing(training, berth, course, []))).nil?
+            end
           open
             .group_by(&:jd)
             .transform_values { |berths| berths.sort_by { |berth| preference(training, berth, wished) } }

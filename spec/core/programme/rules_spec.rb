@@ -197,7 +197,9 @@ RSpec.describe "Rules of the programme" do
     ).to eq hours
     unknown = weeks(events: [event(10, :swell)])
     expect(
-      [6, 7].map { |day| said(programme::Rules::EventStrenuous, planned("o2-table", day, 20), calendar: unknown)&.first }
+      [6, 7].map { |day|
+        said(programme::Rules::EventStrenuous, planned("o2-table", day, 20), calendar: unknown)&.first
+      }
     ).to eq [nil, "event.strenuous"]
     expect(said(programme::Rules::EventStrenuous, planned("co2-table", 9), calendar: unknown)).to be_nil
   end

@@ -7,7 +7,10 @@ module Windlass
       class Decisions
         DAYS = 14
 
-        Row = Value.define(:name, :athlete_id, :uuid, :protocol, :when, :verdict, :reason, :plain)
+        Row =
+          Value.define(:name, :athlete_id, :uuid, :protocol, :when, :verdict, :reason, :plain) do
+            def word = VerdictWords::WORDS.fetch(verdict)
+          end
         Stop = Value.define(:name, :athlete_id, :words)
         Twin = Value.define(:name, :athlete_id, :uuid, :words)
 

@@ -18,6 +18,16 @@ module Windlass
 
             # Asked, and it may be run at once.
             def runs? = running || (together? && !said.nil?)
+
+            # @return [String] what its button says, where it may be run at once
+            def start_words = running ? "To the deck" : "Start"
+
+            # @return [String] what its button says, where it is looked at first
+            def open_words = (state == :yes || state == :light) ? "Check in and start" : "Open"
+
+            # @return [String] where it stands, where nothing stands against it
+            def standing_words =
+              [place, set, ("on the deck" if running), ("said: #{said}" if said)].compact.join(" · ")
           end
 
         # @param openings [Array<Opening>]
