@@ -21,7 +21,7 @@ module Windlass
             side: (segment.route if Deed::SIDES.include?(segment.route)),
             way: (segment.route if Deed::WAYS.include?(segment.route)),
             narrowed: segment.narrowed == true,
-            level: (lungs if segment.hold?),
+            level: (lungs if segment.hold? && !segment.midway),
             locks: segment.locks.to_a.map(&:to_sym).freeze
           )
         end

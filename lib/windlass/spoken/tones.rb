@@ -44,7 +44,7 @@ module Windlass
         when :exhale
           segment.sound ? :sound : :out
         when :hold
-          (deed.level == :full) ? :hold_full : :hold_empty
+          (deed.level == :empty) ? :hold_empty : :hold_full
         else
           :breathe
         end

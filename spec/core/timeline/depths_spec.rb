@@ -76,9 +76,6 @@ RSpec.describe Windlass::Timeline::Depths do
     rest = Windlass::Protocols::ALL - paced - %w[single-hold full-breath].map { |id| Windlass::Protocols.find(id) }
     doses = rest.to_h { |protocol| [protocol, protocol.start(known)] }
 
-    expect(paced.map(&:id)).to match_array %w[
-      ratio ratio-deep alternate-nostril own-pace quiet-breathing belly-drill zone-drill hiss-ladder stacked-exhale
-    ]
     expect(doses.map { |protocol, dose| protocol.compile(dose, bodies[2]).segments }).to eq(
       doses.map { |protocol, dose| protocol.compile(dose).segments }
     )
