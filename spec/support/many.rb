@@ -6,4 +6,7 @@ module Many
   LARGE = ENV.key?("WINDLASS_LARGE")
 
   def self.of(number) = LARGE ? number : (number / 5.0).ceil
+
+  # Of a list, other ones with each seed of the specs.
+  def self.some(list) = LARGE ? list : list.sample(of(list.size), random: Random.new(RSpec.configuration.seed))
 end

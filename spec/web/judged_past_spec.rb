@@ -66,7 +66,7 @@ RSpec.describe "Judging anew", :web, :both_databases do
   end
 
   it "reads no more for a day of long ago than for one of yesterday" do
-    live(60)
+    live(Many::LARGE ? 60 : 25)
     statements =
       lambda do |session|
         count = 0

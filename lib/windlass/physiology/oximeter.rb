@@ -28,11 +28,9 @@ module Windlass
       def self.finger_at_each_step(trace)
         finger = trace.at(0).sao2
         toward = 1 - Math.exp(-FINE_S / LAG_S)
-        (0..(trace.end_s / FINE_S).ceil).map do |step|
-          next finger if step.zero?
-
-          finger += (trace.at([(step - 0.5) * FINE_S - DEAD_TIME_S, 0].max).sao2 - finger) * toward
-        end
+        steps = (1..(trace.end_s / FINE_S).ceil)
+        lungs = trace.saturations(steps.map { |step| [(step - 0.5) * FINE_S - DEAD_TIME_S, 0].max })
+        [finger, *lungs.map { |saturation| finger += (saturation - finger) * toward }]
       end
       private_class_method :finger_at_each_step
     end

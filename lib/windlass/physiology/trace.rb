@@ -32,6 +32,20 @@ module Windlass
         point(between(@samples[after - 1], @samples[after], seconds))
       end
 
+      # The same as {#at} many times over, without looking for each moment anew.
+      # @param moments [Enumerable<Float>] seconds, in order
+      # @return [Array<Float>] saturations, 0..1
+      def saturations(moments)
+        index = 0
+        moments.map do |seconds|
+          index += 1 while index < @samples.size && @samples[index].t < seconds
+          next points[index.zero? ? 0 : -1].sao2 if index.zero? || index == @samples.size
+
+          one, other = @samples[index - 1], @samples[index]
+          saturation(one, other, (seconds - one.t) / (other.t - one.t))
+        end
+      end
+
       # @return [Float, nil] seconds: the first moment from one on at which alveolar oxygen is as low as that
       def oxygen_down_to(mmhg, from_s: 0.0) = points.find { |point| point.t >= from_s && point.po2 <= mmhg }&.t
 
@@ -44,7 +58,19 @@ module Windlass
 
       def between(one, other, seconds)
         share = (seconds - one.t) / (other.t - one.t)
-        Sample.new(*one.to_a.zip(other.to_a).map { |a, b| a + (b - a) * share })
+        Sample.new(
+          one.t + (other.t - one.t) * share,
+          one.o2 + (other.o2 - one.o2) * share,
+          one.co2 + (other.co2 - one.co2) * share,
+          one.n2 + (other.n2 - one.n2) * share
+        )
+      end
+
+      def saturation(one, other, share)
+        o2 = one.o2 + (other.o2 - one.o2) * share
+        co2 = one.co2 + (other.co2 - one.co2) * share
+        mmhg = @dry_mmhg / (o2 + co2 + (one.n2 + (other.n2 - one.n2) * share))
+        Blood.saturation(o2 * mmhg, co2 * mmhg)
       end
 
       def point(sample)
