@@ -42,7 +42,8 @@ end
 
 # Every page that links lead to from Today, one of each kind; not a list that somebody forgets to lengthen.
 RSpec.describe "Every page that a crawler reaches", :browser do
-  before { Windlass::Demo::Scenario.load(now: WebHelpers::NOON, people: Windlass::Demo::PEOPLE.values_at(0, 3, 8)) }
+  def load_demo =
+    Windlass::Demo::Scenario.load(now: WebHelpers::NOON, people: Windlass::Demo::PEOPLE.values_at(0, 3, 8))
 
   def squad =
     Windlass::Actions::PlanSquad.call(
@@ -82,6 +83,7 @@ RSpec.describe "Every page that a crawler reaches", :browser do
 
   it "has nothing that axe or a ruler finds wrong, unfolded, at a desk, on a phone at night, and at four hundred " \
     "per cent" do
+    load_demo
     wrong = []
     kinds = crawl(Reached::BESIDES.call(Windlass::Records::Session.kept.last, squad)).merge("fault" => "/athletes/new")
     expect(kinds.size).to be > 40
@@ -128,7 +130,7 @@ RSpec.describe "Every page that a crawler reaches", :browser do
   end
 
   it "works without scripts, but for the deck" do
-    athlete = Windlass::Records::Athlete.last
+    athlete = make_athlete
     page.driver.browser.page.command("Emulation.setScriptExecutionDisabled", value: true)
     visit("/athletes/#{athlete.id}/control-pauses/new")
     fill_in("Pause (seconds, or 1:05)", with: "11,5")

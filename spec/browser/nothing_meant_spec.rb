@@ -8,7 +8,7 @@ require "digest"
 RSpec.describe "Walking through a page", :browser do
   # Two of the demo, with one day that is not decided.
   before do
-    Windlass::Demo::Scenario.load(now: clock.now, people: Windlass::Demo::PEOPLE.values_at(15, 8))
+    Windlass::Demo::Scenario.load(now: clock.now, people: Many.short(Windlass::Demo::PEOPLE.values_at(15, 8)))
     Windlass::Records::Athlete.first.prescriptions.first.moves.order(:local_date).last.delete
   end
 
@@ -97,7 +97,7 @@ RSpec.describe "Walking through a page", :browser do
 
   it "writes nothing, stays on the page, and finds no preview that could post to a button's address" do
     clock.now += 3600
-    pages.each do |path|
+    Many.some(pages).each do |path|
       visit(path)
       expect([path, mixed.map { |one| one[:outerHTML].to_s[0, 120] }]).to eq [path, []]
       before = [everything, page.current_path]

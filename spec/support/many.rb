@@ -7,6 +7,11 @@ module Many
 
   def self.of(number) = LARGE ? number : (number / 5.0).ceil
 
+  # People of the demo, with a few weeks behind them.
+  WEEKS = 6
+
+  def self.short(people) = LARGE ? people : people.map { |one| one.merge("weeks" => WEEKS) }
+
   # Of a list, other ones with each seed of the specs.
   def self.some(list) = LARGE ? list : list.sample(of(list.size), random: Random.new(RSpec.configuration.seed))
 end

@@ -72,7 +72,7 @@ RSpec.describe "Kestrel Quay", :web do
   end
 
   it "moves athletes only as the judge says: every dose of the log is a rung of a ladder" do
-    load(people: Windlass::Demo::PEOPLE.values_at(0, 8).map { |one| Many::LARGE ? one : one.merge("weeks" => 6) })
+    load(people: Many.short(Windlass::Demo::PEOPLE.values_at(0, 8)))
     moves = Windlass::Records::Move.all.to_a
     expect(moves.map { |move| move.prescription.protocol }.uniq).to include("small-holds", "co2-table", "hiss-ladder")
 

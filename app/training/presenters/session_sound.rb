@@ -5,7 +5,10 @@ module Windlass
     # A sounded exhale of a session, as it stands in the fields of its sheet: in beats where they are counted, else in
     # seconds.
     module SessionSound
-      Sound = Value.define(:number, :where, :planned, :reached, :field, :unit, :ribs, :stream, :heard)
+      Sound =
+        Value.define(:number, :where, :planned, :reached, :field, :unit, :ribs, :stream, :heard) do
+          def label = "Reached in exhale #{number}, #{unit}"
+        end
 
       # Field, unit, as it is typed, as it is told.
       IN_SECONDS = [
