@@ -100,7 +100,7 @@ RSpec.describe "Presenters" do
 
     it "keeps the words of a track within the drawing" do
       expect(bench.chart.tracks.map { |track| [track.words_anchor, track.words_x] }).to match [
-        ["start", be < described_class::RIGHT - described_class::WORDS_ROOM + 14],
+        ["start", be < described_class::RIGHT - Windlass::Presenters::BenchTrack::WORDS_ROOM + 14],
         ["end", be > described_class::LEFT]
       ]
     end
