@@ -67,6 +67,15 @@ module Windlass
         (1..dose[:breaths]).each { |round| line.within(round: round) { round(line, dose) } }
       end
 
+      # A stage that is left out can not be the narrow one.
+      def faults(dose)
+        found = super
+        stage = STAGES.index { |_, told, _| told == setting(dose, :throat) }
+        return found if found.any? || stage.nil? || setting(dose, :stages_s)[stage].positive?
+
+        {throat: "#{setting(dose, :throat)} is left out: it takes 0 s"}
+      end
+
       # @return [String] `3 full breaths, each kept 10 s`
       def pattern_in_words(dose) =
         "#{Words.count(dose[:breaths], "full breath")}, each kept #{Words.seconds(dose[:hold_s])}"

@@ -102,7 +102,7 @@ module Windlass
         [
           Words.count(lengths_ms.size, "breath"),
           "in #{Words.seconds(in_s)} and out #{Words.seconds(out_s)}",
-          Tempo.in_words(in_s + out_s, middle_in_words(dose, fit, fitted), "a breath"),
+          Tempo.in_words(in_s + out_s, middle_in_words(dose, fit, fitted), "a breath", lengths_ms.size),
           "#{"fitted to " if fitted}#{Words.length(dose[:minutes] * 60)}"
         ].compact.join(", ")
       end

@@ -125,7 +125,8 @@ module Windlass
       # A light day's holds are whole counts, and never none.
       def lightened(dose)
         breath_in, full, out, empty = dose[:pattern]
-        super.merge(pattern: [breath_in, light_count(full), out, light_count(empty)].freeze).freeze
+        stops = stops(dose).any? ? {stop_counts: light_count(setting(dose, :stop_counts))} : {}
+        lean(super.merge(pattern: [breath_in, light_count(full), out, light_count(empty)].freeze, **stops))
       end
 
       # @return [String] `6 rounds of 4 : 2 : 4 : 2, 1 s a count`, or `…, 72 beats a minute`
@@ -135,7 +136,7 @@ module Windlass
         [
           "#{Words.count(dose[:rounds], "round")} of #{in_counts(dose[:pattern])}#{taken}",
           pace_in_words(dose),
-          Tempo.in_words(dose[:count_s], dose[:middle_count_s], "a count"),
+          Tempo.in_words(dose[:count_s], dose[:middle_count_s], "a count", dose[:rounds]),
           (stops_in_words(dose) if stops(dose).any?)
         ].compact.join(", ")
       end

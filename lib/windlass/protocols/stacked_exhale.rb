@@ -98,16 +98,22 @@ module Windlass
         end
 
         sounds = {"staged" => "blown", "sung" => "sung"}.fetch(setting(dose, :form), "blown and sung")
-        "#{[2, Words.number(dose[:longest_hold_s])].uniq.join(" to ")} s of empty hold, #{sounds}, #{times} through"
+        "#{[STEP_S, dose[:longest_hold_s]].uniq.map { |seconds|
+          Words.number(seconds)
+        }.join(" to ")} s of empty hold, #{sounds}, #{times} through"
       end
 
       def longest_hold_s(dose) = compile(dose).holds.map { |place| place.segment.seconds }.max || 0
 
       private
 
-      # Told with the pattern already.
-      def details_in_words(dose) =
-        super((setting(dose, :form) == "released") ? dose.except(:form, :released) : dose.except(:form))
+      # Told with the pattern already; and no scale where nothing is sung that would go through it.
+      def details_in_words(dose)
+        told = [:form, *(:released if setting(dose, :form) == "released"), *(%i[scale scale_in] unless scaled?(dose))]
+        super(dose.except(*told))
+      end
+
+      def scaled?(dose) = rounds_of(dose).any? { |form, *| scale?(dose, form.to_s) }
 
       def starting_dose(_measures) = {longest_hold_s: 6, repeats: 1}
 

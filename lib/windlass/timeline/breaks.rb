@@ -49,12 +49,13 @@ module Windlass
       end
 
       # The whole rest of a round is what was asked, as a stopwatch sees it: its breaths in and out included. Where a
-      # round has a limited hold, that is the one which is changed, and the limit stays its end.
+      # round has a limited hold, that is the one which is changed, and the limit stays its end. A stop within a breath
+      # stays as long as it is.
       def self.broken(round, change)
         rest_ms = rest(round).sum(&:ms)
         limited = round.any?(&:limited?)
         round.map do |segment|
-          if segment.hold? && change[:hold_s] && (!limited || segment.limited?)
+          if segment.hold? && !segment.midway && change[:hold_s] && (!limited || segment.limited?)
             segment.with(ms: [(change[:hold_s] * 1000).round, limit_ms(segment)].compact.min)
           elsif segment.rest? && change[:rest_s]
             segment.with(ms: [segment.ms + (change[:rest_s] * 1000).round - rest_ms, SHORTEST_MS].max)

@@ -433,6 +433,10 @@ RSpec.describe "Sessions of the trade" do
     counts = compiled("ratio", pattern: [4, 0, 8, 0], count_s: 1, rounds: 5, middle_count_s: 0.5)
     expect(counts.segments.each_slice(2).map { |pair| pair.sum(&:ms) }).to eq [12_000, 9000, 6000, 9000, 12_000]
     expect(@family.columns(pattern: [4, 0, 8, 0], count_s: 1, rounds: 5, middle_count_s: 0.5)).to include :over
+    two = {pattern: [4, 0, 8, 0], count_s: 1, rounds: 2, middle_count_s: 0.5}
+    expect([@family.in_words(two), @family.compile(two).total_ms]).to eq [
+      "2 rounds of 4 : 0 : 8 : 0, 1 s a count", 24_000
+    ]
     expect(@family.faults(pattern: [4, 0, 8, 0], count_s: 1, rounds: 5, middle_count_s: 0.5, counted_by: "heartbeat"))
       .to match(middle_count_s: /tempo of its own/)
   end
@@ -464,6 +468,10 @@ RSpec.describe "Sessions of the trade" do
     ]
     heard = Windlass::Spoken.of(line).cues.select { |cue| cue.kind == :instruction && cue.round == 1 }
     expect(heard.map(&:words)).to eq %w[in stop in out stop out]
+    # One hold that leaves the pattern leaves the stops; a light day shortens both.
+    held = compiled("ratio", **dose, pattern: [4, 2, 6, 0], breaks: [{round: 2, hold_s: 20}])
+    expect(of_round(held, 2).select(&:hold?).map(&:seconds)).to eq [3, 20, 3]
+    expect(@family.lightened(dose.merge(stop_counts: 5))).to include(stop_counts: 4)
     # As much air goes in and out as without a stop, in the time that it takes.
     plain = compiled("ratio", pattern: [4, 3, 6, 3], count_s: 1, rounds: 2)
     expect(round[2].depth).to eq of_round(plain, 1)[0].depth
@@ -476,6 +484,7 @@ RSpec.describe "Sessions of the trade" do
     end
     full = compiled("full-breath", hold_s: 10, breaths: 1, throat: "chest")
     expect(heard[full]).to eq ["belly, mouth, narrowed", "throat", "collarbones"]
+    expect(@family.faults({hold_s: 10, breaths: 1, throat: "chest", stages_s: [4, 0, 2]}).keys).to eq [:throat]
     quiet = {in_s: 4.5, out_s: 6, minutes: 1, form: "three-zone", narrow_zone: "ribs"}
     line = compiled("quiet-breathing", **quiet)
     expect(heard[line]).to eq ["belly", "ribs, narrowed", "chest"]
@@ -498,6 +507,8 @@ RSpec.describe "Sessions of the trade" do
     expect(cues.select { |cue| cue.kind == :instruction }.map(&:words) & %w[five four three two one]).to eq \
       %w[five four three two one]
     expect(cues.select { |cue| cue.kind == :note }.map(&:hz)).to eq [392.0, 392.0]
+    blown = {longest_hold_s: 2, repeats: 1, form: "staged", scale: "down"}
+    expect(@family.in_words(blown)).to eq "2 s of empty hold, blown, once through"
     expect(@family.judged_parts(line).size).to eq compiled("stacked-exhale", longest_hold_s: 2, repeats: 1).sounds.size
   end
 end
