@@ -98,9 +98,8 @@ module Windlass
         end
 
         sounds = {"staged" => "blown", "sung" => "sung"}.fetch(setting(dose, :form), "blown and sung")
-        "#{[STEP_S, dose[:longest_hold_s]].uniq.map { |seconds|
-          Words.number(seconds)
-        }.join(" to ")} s of empty hold, #{sounds}, #{times} through"
+        holds = [STEP_S, dose[:longest_hold_s]].uniq.map { |seconds| Words.number(seconds) }.join(" to ")
+        "#{holds} s of empty hold, #{sounds}, #{times} through"
       end
 
       def longest_hold_s(dose) = compile(dose).holds.map { |place| place.segment.seconds }.max || 0
