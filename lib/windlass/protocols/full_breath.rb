@@ -78,7 +78,8 @@ module Windlass
 
       # @return [String] `3 full breaths, each kept 10 s`
       def pattern_in_words(dose) =
-        "#{Words.count(dose[:breaths], "full breath")}, each kept #{Words.seconds(dose[:hold_s])}"
+        "#{Words.count(dose[:breaths], "full breath")}, #{"each " if dose[:breaths] > 1}kept " \
+        "#{Words.seconds(dose[:hold_s])}"
 
       private
 
