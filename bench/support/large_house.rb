@@ -147,8 +147,10 @@ module Bench
         ["first_breath", "#{at} + coalesce(held_ms, 0) + 2000", "first_breath"]
       ].each_with_index { |(kind, at_ms, value), index| connection.execute(<<~SQL) }
         INSERT INTO journal_events (uuid, session_id, kind, at_ms, round, value, received_at)
-        SELECT printf('%08x-0000-4000-8000-%012x', session_id, rounds.id * 3 + #{index}), session_id, '#{kind}', #{at_ms}, rounds.number, #{value}, sessions.ended_at
-        FROM rounds JOIN sessions ON sessions.id = rounds.session_id WHERE rounds.hold IS NOT NULL AND (#{value} IS NOT NULL OR #{index} < 2)
+        SELECT printf('%08x-0000-4000-8000-%012x', session_id, rounds.id * 3 + #{index}), session_id, '#{kind}',
+          #{at_ms}, rounds.number, #{value}, sessions.ended_at
+        FROM rounds JOIN sessions ON sessions.id = rounds.session_id
+        WHERE rounds.hold IS NOT NULL AND (#{value} IS NOT NULL OR #{index} < 2)
       SQL
     end
 

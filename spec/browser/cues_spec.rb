@@ -8,11 +8,14 @@ RSpec.describe "What the deck plays", :browser do
 
   def by_deck(plan)
     found_by(<<~JS)
-      Promise.all([import("#{Windlass::Assets.path("js/cues.js")}"), import("#{Windlass::Assets.path("js/run.js")}")]).then(([cues, { Run }]) => {
+      Promise.all([import("#{Windlass::Assets.path("js/cues.js")}"),
+        import("#{Windlass::Assets.path("js/run.js")}")]).then(([cues, { Run }]) => {
         const plan = #{JSON.generate(plan)};
         const run = new Run({ ...plan, over: true, hands_free: true }, { run: null }, {});
         Object.assign(run.state, { index: 0, segmentStart: 0 });
-        return cues.cuesBetween(run, -60000, 36e6).map(({ atMs, kind, hz, say }) => [Math.round(atMs), kind, hz ?? 0, (say ?? []).join(" ")]).sort((one, other) => one[0] - other[0] || (one[1] < other[1] ? -1 : 1));
+        return cues.cuesBetween(run, -60000, 36e6)
+          .map(({ atMs, kind, hz, say }) => [Math.round(atMs), kind, hz ?? 0, (say ?? []).join(" ")])
+          .sort((one, other) => one[0] - other[0] || (one[1] < other[1] ? -1 : 1));
       }).then((found) => arguments[0](found), (error) => arguments[0](String(error)))
     JS
   end
@@ -82,7 +85,12 @@ RSpec.describe "What the deck plays", :browser do
     found = by_modules("stretch", <<~JS)
       const [{ stretched }] = modules;
       const tone = Float32Array.from({ length: 24000 }, (_, at) => Math.sin(2 * Math.PI * 220 * at / 48000));
-      return [0.8, 1.14].map((factor) => { const other = stretched(tone, factor, 48000); let crossed = 0; for (let at = 1; at < other.length; at += 1) if (other[at - 1] < 0 && other[at] >= 0) crossed += 1; return [other.length, crossed / (other.length / 48000), Math.max(...other)]; });
+      return [0.8, 1.14].map((factor) => {
+        const other = stretched(tone, factor, 48000);
+        let crossed = 0;
+        for (let at = 1; at < other.length; at += 1) if (other[at - 1] < 0 && other[at] >= 0) crossed += 1;
+        return [other.length, crossed / (other.length / 48000), Math.max(...other)];
+      });
     JS
     expect(found).to match [
       [19_200, be_within(8).of(220), be_within(0.15).of(1)],
@@ -94,11 +102,14 @@ RSpec.describe "What the deck plays", :browser do
       const [{ Voice, VOICES, PACES, PITCHES }] = modules;
       const context = new AudioContext();
       const all = [];
-      for (const voice of Object.keys(VOICES)) for (const pace of Object.keys(PACES)) for (const pitch of Object.keys(PITCHES)) {
-        Object.entries({ speaker: voice, pace, pitch }).forEach(([what, value]) => localStorage.setItem(`windlass.${what}`, value));
+      const each = (way) => Object.keys(way);
+      for (const voice of each(VOICES)) for (const pace of each(PACES)) for (const pitch of each(PITCHES)) {
+        const choices = Object.entries({ speaker: voice, pace, pitch });
+        choices.forEach(([what, value]) => localStorage.setItem(`windlass.${what}`, value));
         const one = new Voice();
         await one.load(#{names.to_json}, context);
-        all.push([voice, pace, pitch, #{names.to_json}.map((name) => { const { buffer, rate } = one.buffers.get(name); return 1000 * buffer.duration / rate; })]);
+        const lasts = ({ buffer, rate }) => 1000 * buffer.duration / rate;
+        all.push([voice, pace, pitch, #{names.to_json}.map((name) => lasts(one.buffers.get(name)))]);
       }
       localStorage.clear();
       return all;
@@ -133,10 +144,15 @@ RSpec.describe "What the deck plays", :browser do
       const [{ Sound }] = modules;
       const sound = new Sound();
       await sound.wake();
-      const cues = [{ kind: "in", told: true }, { kind: "out" }, { kind: "tick" }, { kind: "note", hz: 220, lastsMs: 300, told: true }, { kind: "call", say: ["let-go-soon"] }, { kind: "say", say: ["in"] }].map((cue) => ({ ...cue, inMs: 500 }));
+      const cues = [
+        { kind: "in", told: true }, { kind: "out" }, { kind: "tick" },
+        { kind: "note", hz: 220, lastsMs: 300, told: true },
+        { kind: "call", say: ["let-go-soon"] }, { kind: "say", say: ["in"] },
+      ].map((cue) => ({ ...cue, inMs: 500 }));
       return [[true, true], [false, true], [true, false]].map(([speaking, toning]) => {
         const heard = [];
-        const channel = Object.assign(sound.channel(), { speaking, toning, tone: (hz) => heard.push(hz), words: (say) => heard.push(say[0]) });
+        const ears = { tone: (hz) => heard.push(hz), words: (say) => heard.push(say[0]) };
+        const channel = Object.assign(sound.channel(), { speaking, toning, ...ears });
         channel.schedule(cues);
         return heard;
       });

@@ -22,9 +22,11 @@ RSpec.describe "The deck's modules", :browser do
   def cues(segments, from, to, index: 0, since: 0, **plan)
     evaluate(<<~JS, "cues.js").sort
       const { Run } = await import("#{Windlass::Assets.path("js/run.js")}");
-      const run = new Run({ segments: #{segments}, holds: 2, over: true, ...#{JSON.generate(plan)} }, { run: null }, {});
+      const plan = { segments: #{segments}, holds: 2, over: true, ...#{JSON.generate(plan)} };
+      const run = new Run(plan, { run: null }, {});
       Object.assign(run.state, { index: #{index}, segmentStart: #{since} });
-      return module.cuesBetween(run, #{from}, #{to}).map((cue) => [cue.atMs, cue.kind, cue.hz].filter((one) => one !== undefined));
+      const known = (cue) => [cue.atMs, cue.kind, cue.hz].filter((one) => one !== undefined);
+      return module.cuesBetween(run, #{from}, #{to}).map(known);
     JS
   end
 
@@ -54,7 +56,8 @@ RSpec.describe "The deck's modules", :browser do
   it "marks urges only in a hold, and rates the latest hold's breath also in the next and at the end" do
     answer = with_run(<<~JS)
       run.mark("first_urge", {}); run.start({}); run.mark("first_urge", {}); run.breath("smooth", {});
-      pass(11000); run.mark("first_urge", {}); pass(17000); run.breath("gasp", {}); run.stop({}); run.breath("deeper", {});
+      pass(11000); run.mark("first_urge", {}); pass(17000); run.breath("gasp", {}); run.stop({});
+      run.breath("deeper", {});
       return events.filter(([kind]) => ["first_urge", "first_breath"].includes(kind));
     JS
 
@@ -165,7 +168,8 @@ RSpec.describe "The deck's modules", :browser do
       }
     ]
     answer = with_run(<<~JS, {segments: deep})
-      run.start({}); pass(1000); run.holdNow({}); const out = run.segment.kind; pass(1999); const before = run.segment.kind;
+      run.start({}); pass(1000); run.holdNow({}); const out = run.segment.kind; pass(1999);
+      const before = run.segment.kind;
       pass(1); const cap = run.lengthMs; pass(2000); const call = run.call; run.holdNow({}); pass(60000);
       return [out, before, cap, call, events];
     JS
@@ -284,7 +288,8 @@ RSpec.describe "The deck's modules", :browser do
       {kind: "exhale", start_ms: 14_000, ms: 2_000, exhale: 2}
     ]
     answer = with_run(<<~JS, {segments: hiss})
-      run.start({}); pass(4000); pass(3000); run.next({}); pass(1000); run.next({}); pass(2000); run.breath("deeper", {});
+      run.start({}); pass(4000); pass(3000); run.next({}); pass(1000); run.next({}); pass(2000);
+      run.breath("deeper", {});
       return [events.slice(3), run.unrated, run.rated];
     JS
 
@@ -328,7 +333,8 @@ RSpec.describe "The deck's modules", :browser do
       const room = store.putMark;
       store.putMark = async () => { throw new DOMException("full", "QuotaExceededError"); };
       const journal = await module.Journal.open("none");
-      journal.post = async (events) => ({ kept: events.slice(1).map((one) => one.uuid), refused: [{ uuid: events[0].uuid, why: "kind is not known" }] });
+      journal.post = async (events) => ({ kept: events.slice(1).map((one) => one.uuid),
+        refused: [{ uuid: events[0].uuid, why: "kind is not known" }] });
       journal.put("start", -5); journal.put("hold_start", 7, { round: 1 });
       await new Promise((done) => setTimeout(done));
       const full = journal.words;
@@ -345,7 +351,9 @@ RSpec.describe "The deck's modules", :browser do
     answer = with_run(<<~JS)
       const { cuesBetween } = await import("#{Windlass::Assets.path("js/cues.js")}");
       run.start({}); pass(12000); run.quietFromHere({}); run.quietFromHere({}); pass(600000);
-      const back = new module.Run(plan, journal, clock); const waits = [back.segment.cue, back.left <= 0 && back.timed, cuesBetween(back, 0, 900000).length, back.planned, back.holding];
+      const back = new module.Run(plan, journal, clock);
+      const waits = [back.segment.cue, back.left <= 0 && back.timed, cuesBetween(back, 0, 900000).length, back.planned,
+        back.holding];
       back.next({}); return [events.slice(2), waits, back.over];
     JS
 
@@ -397,11 +405,13 @@ RSpec.describe "The deck's modules", :browser do
     said = evaluate(<<~JS, "cues.js")
       const { Run } = await import("#{Windlass::Assets.path("js/run.js")}");
       const laid = (changes, index = 0, by = {}) => {
-        const run = new Run({ segments: #{parts}, holds: 1, over: true, hands_free: by.hands ?? true }, { run: null }, {});
+        const plan = { segments: #{parts}, holds: 1, over: true, hands_free: by.hands ?? true };
+        const run = new Run(plan, { run: null }, {});
         Object.assign(run.state, { index, segmentStart: 0, ...changes });
         return module.cuesBetween(run, -1, 60000).map(({ kind, atMs, say }) => [kind, atMs, ...(say ?? [])]);
       };
-      return [laid({}), laid({ beat: { perMinute: 30 } }), laid({ caps: { 1: 5000 } }, 1), laid({ byHand: true }, 1), laid({}, 2, { hands: false })];
+      return [laid({}), laid({ beat: { perMinute: 30 } }), laid({ caps: { 1: 5000 } }, 1), laid({ byHand: true }, 1),
+        laid({}, 2, { hands: false })];
     JS
 
     expect(said[0]).to eq [
@@ -428,7 +438,8 @@ RSpec.describe "The deck's modules", :browser do
       const laid = voice.lay(["in", "left", "nothing"], 1, context, context.destination).length;
       const samples = (await context.startRendering()).getChannelData(0);
       const loud = (from, to) => samples.slice(from * 22050, to * 22050).some((one) => Math.abs(one) > 0.05);
-      return [voice.buffers.size, Math.max(...lengths), Math.min(...lengths), Math.max(...off), laid, loud(0, 1), loud(1, 1.3), loud(1.3, 1.9), loud(2.6, 4)];
+      return [voice.buffers.size, Math.max(...lengths), Math.min(...lengths), Math.max(...off), laid, loud(0, 1),
+        loud(1, 1.3), loud(1.3, 1.9), loud(2.6, 4)];
     JS
 
     expect(heard).to match [
@@ -467,7 +478,10 @@ RSpec.describe "The deck's modules", :browser do
       Object.defineProperty(sound, "asleep", { value: false });
       sound.gain = offline.createGain();
       sound.gain.connect(offline.destination);
-      sound.channel().schedule([{ kind: "hold_full", inMs: 1000 }, { kind: "tick", inMs: 2000 }, { kind: "tick", inMs: -500 }, { kind: "accent", inMs: -30 }]);
+      sound.channel().schedule([
+        { kind: "hold_full", inMs: 1000 }, { kind: "tick", inMs: 2000 },
+        { kind: "tick", inMs: -500 }, { kind: "accent", inMs: -30 },
+      ]);
       const samples = (await offline.startRendering()).getChannelData(0);
       const loud = (from, to) => samples.slice(from * 48000, to * 48000).some((sample) => Math.abs(sample) > 0.1);
       return [loud(0, 0.08), loud(0.1, 0.999), loud(1, 1.3), loud(1.5, 1.999), loud(2, 2.1), loud(2.2, 3)];
@@ -486,7 +500,8 @@ RSpec.describe "The deck's modules", :browser do
     session = Windlass::Actions::PlanSession.call(prescribe(make_athlete.tap { |one| make_pause(one) }), now: clock.now)
     evaluate(<<~JS, "store.js")
       await module.store.putRun({ session: "#{session.uuid}", run: { over: true }, refused: [] });
-      for (const [order, event] of #{JSON.generate(journal(session))}.entries()) await module.store.putMark({ ...event, session: "#{session.uuid}", order });
+      for (const [order, event] of #{JSON.generate(journal(session))}.entries())
+        await module.store.putMark({ ...event, session: "#{session.uuid}", order });
     JS
     visit("/")
 

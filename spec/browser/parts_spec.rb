@@ -29,7 +29,9 @@ RSpec.describe "Parts of the deck", :browser do
       const told = [];
       const lane = (starts_s, at) => {
         told[at] = [];
-        const journal = { run: null, add: (kind, ms, more = {}) => told[at].push([kind, ms, more.round, more.value].filter((one) => one !== undefined)) };
+        const known = (list) => list.filter((one) => one !== undefined);
+        const add = (kind, ms, more = {}) => told[at].push(known([kind, ms, more.round, more.value]));
+        const journal = { run: null, add };
         const plan = { segments: #{JSON.generate(segments)}, holds: 3, total_ms: 60000, over: false, starts_s };
         return { plan, run: new Run(plan, journal, clock) };
       };
@@ -42,7 +44,10 @@ RSpec.describe "Parts of the deck", :browser do
         const both = new module.SquadRun([lane(0, 0), lane(7, 1)], false);
         const pass = (ms) => { clock.ms += ms; both.tick(); };
         both.start({}); pass(3000);
-        for (const turn of [13000, 4000, 9000, 2000]) { pass(turn); both.choose(0); if (turn === 4000) both.main({}); else both.lane.run.pause({}); }
+        for (const turn of [13000, 4000, 9000, 2000]) {
+          pass(turn); both.choose(0);
+          if (turn === 4000) both.main({}); else both.lane.run.pause({});
+        }
         both.lane.run.stop({}); pass(90000);
         const beside = told[1];
         clock.ms = 0;
@@ -62,9 +67,13 @@ RSpec.describe "Parts of the deck", :browser do
         const pass = (ms) => { clock.ms += ms; both.tick(); };
         both.start({}); pass(3000 + 20000); const first = both.called; pass(8000);
         const order = [both.called]; both.breath("smooth", {}); order.push(both.called);
-        both.choose(2); const chosen = both.rated; both.breath("gasp", {}); order.push(both.rated, both.chosen ?? "none");
-        pass(80000); const open = both.runs.map((run) => run.unrated.length); const end = [both.over, both.called]; both.breath("deeper", {});
-        return [first, order, chosen, open, end, both.runs.map((run) => run.unrated.length), told.map((one) => one.filter(([kind]) => kind === "first_breath").map(([, , round, value]) => [round, value]))];
+        both.choose(2); const chosen = both.rated; both.breath("gasp", {});
+        order.push(both.rated, both.chosen ?? "none");
+        pass(80000); const open = both.runs.map((run) => run.unrated.length); const end = [both.over, both.called];
+        both.breath("deeper", {});
+        const rated = (one) =>
+          one.filter(([kind]) => kind === "first_breath").map(([, , round, value]) => [round, value]);
+        return [first, order, chosen, open, end, both.runs.map((run) => run.unrated.length), told.map(rated)];
       JS
 
       expect(answer).to eq [
@@ -84,7 +93,8 @@ RSpec.describe "Parts of the deck", :browser do
         const state = () => both.runs.map((run) => module.laneState(run));
         const pass = (ms) => { clock.ms += ms; both.tick(); };
         const words = [state()]; both.start({}); words.push(state()); pass(14000); words.push(state());
-        both.focus = 1; both.main({}); const waits = both.runs[1].waiting; both.choose(1); both.main({}); words.push(state());
+        both.focus = 1; both.main({}); const waits = both.runs[1].waiting; both.choose(1); both.main({});
+        words.push(state());
         both.runs[1].pause({}); pass(9500); words.push(state()); both.runs[0].stop({}); words.push(state());
         return [words, waits];
       JS
@@ -115,10 +125,14 @@ RSpec.describe "Parts of the deck", :browser do
     it "keep the notes of an emergency until it is said whose they are, and lie each in a place of their own" do
       answer = squad(<<~JS, lanes)
         const both = new module.SquadRun([lane(0, 0), lane(4, 1)], false);
-        both.start({}); clock.ms += 9000; both.emergency({}); both.noteEmergency("stopped_breathing", 2000); const waiting = told.flat().length;
+        both.start({}); clock.ms += 9000; both.emergency({}); both.noteEmergency("stopped_breathing", 2000);
+        const waiting = told.flat().length;
         both.itIs(1); both.noteEmergency("called", 5000);
         const places = [0, 1, 2, 3].map((at) => module.place(at, 4));
-        return [waiting - told.flat().length, told.map((one) => one.filter(([kind]) => kind === "emergency_note").length), both.state.emergency.noted, places.map(({ pan }) => Math.round(pan * 10)), new Set(places.map(({ pitch }) => pitch)).size, module.place(0, 1)];
+        return [waiting - told.flat().length,
+          told.map((one) => one.filter(([kind]) => kind === "emergency_note").length), both.state.emergency.noted,
+          places.map(({ pan }) => Math.round(pan * 10)), new Set(places.map(({ pitch }) => pitch)).size,
+          module.place(0, 1)];
       JS
 
       expect(answer).to eq [
@@ -134,9 +148,16 @@ RSpec.describe "Parts of the deck", :browser do
 
   it "feels a heart by the median of the last eight beats, within limits, and begins anew after a pause" do
     answer = evaluate(<<~JS, "heart.js")
-      const tapped = (gaps) => { const heart = new module.Heart(); let at = 1000; return gaps.map((gap) => { at += gap; return heart.tap(at) ?? 0; }); };
+      const tapped = (gaps) => {
+        const heart = new module.Heart();
+        let at = 1000;
+        return gaps.map((gap) => { at += gap; return heart.tap(at) ?? 0; });
+      };
       const read = new module.Heart(); const readings = [61, 63, 150, 62, 64].map((pulse) => read.hear(pulse) ?? 0);
-      return [tapped([0, 1000, 1000, 1000, 400, 1000]), tapped([0, 800, 800, 800, 5000, 750, 750, 750]), tapped([0, 200, 200, 200]), tapped([0, 2900, 2900, 2900]), readings];
+      return [
+        tapped([0, 1000, 1000, 1000, 400, 1000]), tapped([0, 800, 800, 800, 5000, 750, 750, 750]),
+        tapped([0, 200, 200, 200]), tapped([0, 2900, 2900, 2900]), readings,
+      ];
     JS
 
     expect(answer).to eq [
@@ -147,9 +168,12 @@ RSpec.describe "Parts of the deck", :browser do
   it "buzzes at the moments of the tones where somebody wants it, and takes back what no longer applies" do
     answer = evaluate(<<~JS, "buzz.js")
       const felt = []; navigator.vibrate = (pattern) => felt.push(pattern);
-      const buzz = new module.Buzz(); const cues = [{ kind: "hold_full", inMs: 20 }, { kind: "tick", inMs: 60 }, { kind: "note", inMs: 10 }, { kind: "end", inMs: -5 }];
+      const buzz = new module.Buzz();
+      const cues = [{ kind: "hold_full", inMs: 20 }, { kind: "tick", inMs: 60 }, { kind: "note", inMs: 10 },
+        { kind: "end", inMs: -5 }];
       buzz.schedule(cues); await new Promise((done) => setTimeout(done, 90)); const off = felt.length;
-      buzz.on = true; buzz.schedule(cues); await new Promise((done) => setTimeout(done, 40)); buzz.silence(); await new Promise((done) => setTimeout(done, 60));
+      buzz.on = true; buzz.schedule(cues); await new Promise((done) => setTimeout(done, 40)); buzz.silence();
+      await new Promise((done) => setTimeout(done, 60));
       return [off, felt];
     JS
 
@@ -160,7 +184,9 @@ RSpec.describe "Parts of the deck", :browser do
     def pieces(answers) = evaluate(<<~JS, "outbox.js")
       const { store } = await import("#{Windlass::Assets.path("js/store.js")}");
       const asked = []; const answers = #{JSON.generate(answers)};
-      window.fetch = async (path, { body } = {}) => { asked.push(body ? JSON.parse(body).n : path); const status = answers.shift(); if (status === 0) throw new Error("gone"); return { ok: status < 300, status, json: async () => ({ errors: { n: "no" }, token: "new" }) }; };
+      window.fetch = async (path, { body } = {}) => { asked.push(body ? JSON.parse(body).n : path);
+      const status = answers.shift(); if (status === 0) throw new Error("gone");
+      return { ok: status < 300, status, json: async () => ({ errors: { n: "no" }, token: "new" }) }; };
       for (const n of [1, 2, 3]) await module.put(`u${n}`, "/dives", { n });
       const waiting = await module.sendPieces();
       const left = (await store.pieces()).map(({ uuid, refused }) => [uuid, refused ?? "waits"]);
@@ -198,9 +224,14 @@ RSpec.describe "Parts of the deck", :browser do
 
   it "says how long ago each mark was made, in order, and who this device is" do
     answer = evaluate(<<~JS, "journal.js")
-      const sent = []; window.fetch = async (path, { body }) => { sent.push(JSON.parse(body)); return { ok: true, json: async () => ({ kept: sent.at(-1).events.map((one) => one.uuid), refused: [] }) }; };
-      const journal = await module.Journal.open("s2"); journal.put("start", 0); await new Promise((done) => setTimeout(done, 120)); journal.put("stop", 120); await journal.send();
-      return [sent[0].events.map(({ kind, ago_ms, uuid }) => [kind, ago_ms >= 0, ago_ms > 100, /^[0-9a-f-]{36}$/.test(uuid)]), /^[0-9a-f]{16}$/.test(sent[0].device), localStorage.getItem("windlass.device") === sent[0].device];
+      const sent = []; window.fetch = async (path, { body }) => { sent.push(JSON.parse(body));
+      return { ok: true, json: async () => ({ kept: sent.at(-1).events.map((one) => one.uuid), refused: [] }) }; };
+      const journal = await module.Journal.open("s2"); journal.put("start", 0);
+      await new Promise((done) => setTimeout(done, 120)); journal.put("stop", 120); await journal.send();
+      const seen = ({ kind, ago_ms, uuid }) => [kind, ago_ms >= 0, ago_ms > 100, /^[0-9a-f-]{36}$/.test(uuid)];
+      const { events, device } = sent[0];
+      const kept = localStorage.getItem("windlass.device");
+      return [events.map(seen), /^[0-9a-f]{16}$/.test(device), kept === device];
     JS
 
     expect(answer).to eq [[["start", true, true, true], ["stop", true, false, true]], true, true]

@@ -154,7 +154,10 @@ RSpec.describe "What runs on the deck", :browser do
           <<~JS,
             const { shown } = await import("#{Windlass::Assets.path("js/deck_words.js")}");
             run.start({}); run.beatAt(120); pass(21500);
-            const figures = ["usual", "up", "down"].map((figures) => { run.figures = figures; return shown(run, plan).figure; });
+            const figures = ["usual", "up", "down"].map((figures) => {
+              run.figures = figures;
+              return shown(run, plan).figure;
+            });
             pass(9000); run.figures = "usual"; const hiss = shown(run, plan).figure; run.figures = "down";
             return [figures, hiss, shown(run, plan).figure, run.plannedMs(2)];
           JS
@@ -200,10 +203,15 @@ RSpec.describe "What runs on the deck", :browser do
     "let seed = SEED; const dice = (most) => { seed = (seed * 1103515245 + 12345) % 2147483648; return " \
     "Math.floor((seed / 2147483648) * most); };"
   presses = <<~JS
-    const press = () => [() => run.next({}), () => run.skip({}), () => run.pause({}), () => run.mark("first_urge", {}), () => run.breath("smooth", {}), () => run.shorten({}),
-      () => run.oneMore({}), () => run.beatAt(40 + dice(80)), () => run.quietFromHere({}), () => run.stop({}), () => run.symptom("nausea", 1, run.now(), false, {})];
+    const press = () => [() => run.next({}), () => run.skip({}), () => run.pause({}), () => run.mark("first_urge", {}),
+      () => run.breath("smooth", {}), () => run.shorten({}),
+      () => run.oneMore({}), () => run.beatAt(40 + dice(80)), () => run.quietFromHere({}), () => run.stop({}),
+      () => run.symptom("nausea", 1, run.now(), false, {})];
     // The rarer ones end it.
-    const chance = () => { const what = dice(60); if (what < 8) press()[what](); else if (what === 59 && dice(4) === 0) press()[8 + dice(2)](); };
+    const chance = () => {
+      const what = dice(60);
+      if (what < 8) press()[what](); else if (what === 59 && dice(4) === 0) press()[8 + dice(2)]();
+    };
   JS
 
   it "tells of one body, whatever is pressed whenever" do
@@ -234,12 +242,16 @@ RSpec.describe "What runs on the deck", :browser do
         const { Run } = module;
         const once = (reload) => {
           const told = []; const clock = { ms: 5000, wall: () => clock.ms, at: () => clock.ms };
-          const journal = { run: null, add: (kind, at, more = {}) => told.push([kind, at, more.round, more.value].filter((one) => one !== undefined)) };
+          const known = (list) => list.filter((one) => one !== undefined);
+          const add = (kind, at, more = {}) => told.push(known([kind, at, more.round, more.value]));
+          const journal = { run: null, add };
           let run = new Run(plan, journal, clock);
           run.start({}, 3000);
           for (const [wait, what] of script) {
             clock.ms += wait; run.tick();
-            if (what === 0) run.next({}); else if (what === 1) run.pause({}); else if (what === 2) run.shorten({}); else if (what === 3) run.oneMore({}); else if (what === 4) run.breath("deeper", {}); else if (what === 5) run.beatAt(90);
+            if (what === 0) run.next({}); else if (what === 1) run.pause({}); else if (what === 2) run.shorten({});
+            else if (what === 3) run.oneMore({}); else if (what === 4) run.breath("deeper", {});
+            else if (what === 5) run.beatAt(90);
             if (reload) { journal.run = structuredClone(journal.run); run = new Run(plan, journal, clock); }
           }
           return told;

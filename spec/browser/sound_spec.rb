@@ -9,7 +9,11 @@ RSpec.describe "Sound on the deck", :browser do
     window.tones = [];
     const Real = window.OscillatorNode;
     window.OscillatorNode = class extends Real {
-      start(at) { window.tones.push({ pitch: this.frequency.value, inS: at - this.context.currentTime, stopped: false }); this.tone = window.tones.at(-1); super.start(at); }
+      start(at) {
+        this.tone = { pitch: this.frequency.value, inS: at - this.context.currentTime, stopped: false };
+        window.tones.push(this.tone);
+        super.start(at);
+      }
       stop(at) { if (at === undefined) this.tone.stopped = true; super.stop(at); }
     };
     window.AudioContext = class extends window.AudioContext { constructor() { super(); window.audio = this; } };

@@ -17,7 +17,9 @@ module DeckModules
     evaluate(<<~JS, "run.js")
       const clock = { ms: 1000, wall: () => clock.ms, at: () => clock.ms };
       const events = [];
-      const journal = { run: null, add: (kind, at, more = {}) => events.push([kind, at, more.round, more.value].filter((one) => one !== undefined)) };
+      const known = (list) => list.filter((one) => one !== undefined);
+      const add = (kind, at, more = {}) => events.push(known([kind, at, more.round, more.value]));
+      const journal = { run: null, add };
       const plan = { over: false, ...#{JSON.generate(plan)} };
       const calls = [];
       const run = new module.Run(plan, journal, clock, (byHand) => calls.push(byHand));

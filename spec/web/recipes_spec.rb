@@ -13,10 +13,12 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
 
   house = <<~RUBY
     account = Windlass::Records::Account.first || Windlass::Records::Account.create!(name: "House")
-    athlete = account.athletes.create!(name: "Ada", born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61, disciplines: ["singing"])
+    about = {born_on: "1995-04-01", sex: "female", height_cm: 169, mass_kg: 61, disciplines: ["singing"]}
+    athlete = account.athletes.create!(name: "Ada", **about)
     athlete.consents.create!(account_id: account.id, version: 1, given_at: Time.now)
     require "rack/mock"
-    coach = Windlass::Records::Person.create!(account_id: account.id, uuid: SecureRandom.uuid, name: "Maren", made_at: Time.now)
+    coach = Windlass::Records::Person.create!(account_id: account.id, uuid: SecureRandom.uuid, name: "Maren",
+      made_at: Time.now)
     coach.roles.create!(kind: "coach", of_all: true, from_on: Date.today)
     seat = {"HTTP_HOST" => "127.0.0.1", "rack.session" => {}, Windlass::SignIn::PERSON_ID => coach.id}
     get = ->(path) { Rack::MockRequest.new(Windlass::Web).get(path, seat).body }
@@ -106,10 +108,12 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
 
     found = ask_house(<<~RUBY)
       hops = Windlass::Protocols.find("hopping-holds")
-      ladder = Windlass::Progression::Standing.of(hops, Windlass::Measures::Values.new(control_pause_s: 25, maximal_hold_s: 90)).ladder
+      measures = Windlass::Measures::Values.new(control_pause_s: 25, maximal_hold_s: 90)
+      ladder = Windlass::Progression::Standing.of(hops, measures).ladder
       #{house}
       shown = get["/protocols/hopping-holds"]
-      puts JSON.generate([ladder.rungs.map { |dose| dose[:rounds] }, hops.compile(ladder.rungs.last).holds.size, shown.include?("Walking holds")])
+      puts JSON.generate([ladder.rungs.map { |dose| dose[:rounds] }, hops.compile(ladder.rungs.last).holds.size,
+        shown.include?("Walking holds")])
     RUBY
     expect(found).to eq [[4, 5, 6], 6, true]
   end
@@ -142,7 +146,8 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
     old = Dir[File.join(root, "spec/fixtures/archives/version-*.json")]
     found = ask_house(<<~RUBY)
       #{house}
-      old = #{old.inspect}.map { |path| Windlass::Archive::Reader.new(account, today: Date.new(2026, 12, 1)).read(File.read(path)) }
+      today = Date.new(2026, 12, 1)
+      old = #{old.inspect}.map { |path| Windlass::Archive::Reader.new(account, today: today).read(File.read(path)) }
       sung = Windlass::Records::Session.pluck(:sung)
       Windlass::Records::Session.update_all(sung: "low")
       written = +""
