@@ -4,7 +4,7 @@ require "browser_helper"
 
 module Reached
   # Files, and pages that would be the same as another.
-  NO_PAGES = /\.(pdf|csv|json|ics|wav|mid|yml|uddf)(\?|\z)|\A#|\Ahttp/
+  NO_PAGES = /\.(pdf|csv|json|ics|wav|mid|yml|uddf)(\?|\z)|\A#|\A(http|tel:)/
   # Width, height, colours: a desk, a phone at night, and what is left of 1280 at four hundred per cent.
   SIZES = [[1280, 800, "light"], [390, 844, "dark"], [320, 640, "light"]].freeze
   # What no link leads to: it is sent from a form, or stands behind a button.
@@ -67,48 +67,51 @@ RSpec.describe "Every page that a crawler reaches", :browser do
       .sub(%r{\A/protocols/[-a-z]+}, "/protocols/:family")
       .gsub(/\d+/, ":id")
 
-  # @return [Hash{String => String}] an address for each kind of page
+  # Opens a page of each kind.
+  # @yield [String] its address
   def crawl(starts)
-    known = starts.to_h { |path| [path, path] }
+    known = Set[*starts.map { |path| kind_of(path) }]
     waiting = ["/", *starts]
     until waiting.empty?
-      visit(waiting.shift)
+      path = waiting.shift
+      visit(path)
       page
         .evaluate_script("[...document.querySelectorAll('a[href]')].map((link) => link.getAttribute('href'))")
         .grep_v(Reached::NO_PAGES)
-        .each do |path|
-          next if known.key?(kind_of(path))
-
-          known[kind_of(path)] = path
-          waiting << path
-        end
+        .each { |link| waiting << link if known.add?(kind_of(link)) }
+      yield path
     end
-    known
+  end
+
+  # The ruler measures the page at all sizes; axe is asked at one of them, in turns, and at all of them by --large.
+  # @return [Array<String>]
+  def wrong_on(path, turn)
+    page.execute_script("for (const one of document.querySelectorAll('main details')) one.open = true")
+    Reached::SIZES.each_with_index.filter_map do |(width, height, colours), size|
+      page.driver.resize(width, height)
+      page.driver.browser.page.command(
+        "Emulation.setEmulatedMedia",
+        features: [{name: "prefers-color-scheme", value: colours}]
+      )
+      asked = Many::LARGE || turn % Reached::SIZES.size == size
+      found = (asked ? violations : []) + page.evaluate_script(Reached::WRONG)
+      [path, width, *found].join(" ") if found.any?
+    end
   end
 
   it "has nothing that axe or a ruler finds wrong, unfolded, at a desk, on a phone at night, and at four hundred " \
     "per cent" do
     load_demo
     wrong = []
-    kinds = crawl(Reached::BESIDES.call(Windlass::Records::Session.kept.last, squad)).merge("fault" => "/athletes/new")
-    expect(kinds.size).to be > 40
-    kinds.each_with_index do |(kind, path), turn|
-      visit(path)
-      first("main form.sheet button:not([type=button])").click if kind == "fault"
-      page.execute_script("for (const one of document.querySelectorAll('main details')) one.open = true")
-      # The ruler measures each page at all sizes; axe is asked at one of them, in turns, and at all of them by --large.
-      Reached::SIZES.each_with_index do |(width, height, colours), size|
-        page.driver.resize(width, height)
-        page.driver.browser.page.command(
-          "Emulation.setEmulatedMedia",
-          features: [{name: "prefers-color-scheme", value: colours}]
-        )
-        asked = Many::LARGE || turn % Reached::SIZES.size == size
-        found = (asked ? violations : []) + page.evaluate_script(Reached::WRONG)
-        wrong << [path, width, found] if found.any?
-      end
+    turns = 0
+    crawl(Reached::BESIDES.call(Windlass::Records::Session.kept.last, squad)) do |path|
+      wrong.concat(wrong_on(path, turns += 1))
     end
-    expect(wrong.map { |one| one.join(" ") }.join("\n")).to eq ""
+    visit("/athletes/new")
+    first("main form.sheet button:not([type=button])").click
+    wrong.concat(wrong_on("/athletes/new with faults", turns += 1))
+    expect(wrong.join("\n")).to eq ""
+    expect(turns).to be > 40
   end
 
   it "sums up what is to be corrected where the eyes and the focus are, and leads to each field" do
