@@ -6,6 +6,8 @@ ruby ">= 3.1"
 
 # The core: JSON that comes from outside, checked against published schemas.
 gem "json_schemer", "~> 2.5"
+# Its coder, which Debian's Ruby does not have yet.
+gem "json", "~> 3.1"
 # Loads a file when its constant is first named.
 gem "zeitwerk", "~> 2.6.18"
 

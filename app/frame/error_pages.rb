@@ -96,7 +96,7 @@ module Windlass
     def refuse(code, title, message, again: false)
       FaultLog.refusal(code, request)
       status code
-      return [code, JSON.generate(errors: {request: message})].last.tap { content_type :json } if json_wanted?
+      return [code, JsonText.of(errors: {request: message})].last.tap { content_type :json } if json_wanted?
 
       if again
         erb(

@@ -14,7 +14,7 @@ module Windlass
     def csrf_field = partial(:"partials/csrf")
 
     # JSON that is safe inside a script element.
-    def json_data(object) = JSON.generate(object).gsub("<", '\u003c')
+    def json_data(object) = JsonText.of(object).gsub("<", '\u003c')
 
     # Places of the menu: address, name, and under which paths their pages stand. On a phone the last ones stand behind
     # *More*.

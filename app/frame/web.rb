@@ -34,7 +34,7 @@ module Windlass
     # A deck that was open for weeks asks for a new one.
     get("/token", may: :anyone) do
       content_type :json
-      JSON.generate(token: csrf_token)
+      JsonText.of(token: csrf_token)
     end
 
     after do
@@ -109,7 +109,7 @@ module Windlass
       FaultLog.refusal(422, request)
       status 422
       if json_wanted?
-        next JSON.generate(errors: {request: env["sinatra.error"].faults.join("; ")}).tap { content_type :json }
+        next JsonText.of(errors: {request: env["sinatra.error"].faults.join("; ")}).tap { content_type :json }
       end
 
       erb :"errors/faults", locals: {title: "Not read", faults: env["sinatra.error"].faults}

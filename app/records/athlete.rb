@@ -12,7 +12,7 @@ module Windlass
       belongs_to :account, class_name: "Windlass::Records::Account"
       has_many :measures
       has_many :days
-      has_many :prescriptions
+      has_many :prescriptions, inverse_of: :athlete
       has_many :sessions
       has_many :suspensions
       has_many :screenings
@@ -72,23 +72,26 @@ module Windlass
         Measure.morning_series([id], since: on - Measures::MorningSeries::BASELINE_DAYS - 1).fetch(id)
       end
 
+      # @return [Screening, nil] the newest answers
+      def newest_screening = rows_of(:screenings).max_by { |one| [one.answered_on, one.id] }
+
       # @param on [Date]
       # @return [Screening::Screen] the newest answers, with what clinicians and guardians have said
       def to_screen(on:)
-        newest = screenings.max_by { |one| [one.answered_on, one.id] }
+        newest = newest_screening
         newest = nil unless newest&.readable?
         Windlass::Screening::Screen.new(
           answered_on: newest&.answered_on,
           conditions: newest ? newest.conditions.map(&:to_sym) : [],
           guardian_consent_on: newest&.guardian_consent_on,
-          clearances: clearances.map(&:to_core),
+          clearances: rows_of(:clearances).map(&:to_core),
           age: age_on(on)
         )
       end
 
       # @return [Array] all that {#to_bounds} and {#switches} are made of, besides the day and the measures
       def bounded_by
-        newest = screenings.max_by { |one| [one.answered_on, one.id] }
+        newest = newest_screening
         [
           sex,
           born_on,
@@ -100,7 +103,7 @@ module Windlass
           newest&.answered_on,
           newest&.conditions,
           newest&.guardian_consent_on,
-          clearances.map { |one| [one.families, one.given_on, one.expires_on] }
+          rows_of(:clearances).map { |one| [one.families, one.given_on, one.expires_on] }
         ]
       end
 
@@ -118,10 +121,11 @@ module Windlass
       def switches = locks ? {locks: true} : {}
 
       # @return [Suspension, nil] a stop that no clinician has cleared yet
-      def stop_on(date) = suspensions.find { |one| one.stop? && one.binds_on?(date) }
+      def stop_on(date) = rows_of(:suspensions).find { |one| one.stop? && one.binds_on?(date) }
 
       # @return [Suspension, nil] the one that binds today, stops before rests
-      def suspension_on(date) = suspensions.select { |one| one.binds_on?(date) }.min_by { |one| one.stop? ? 0 : 1 }
+      def suspension_on(date) =
+        rows_of(:suspensions).select { |one| one.binds_on?(date) }.min_by { |one| one.stop? ? 0 : 1 }
     end
   end
 end

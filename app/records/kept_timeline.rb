@@ -37,7 +37,7 @@ module Windlass
       def self.of(segments) = find_by(digest: digest_of(segments)) || find(keep([segments]).fetch(segments))
 
       # @return [String] of what stands in the table
-      def self.digest_of(segments) = Digest::SHA256.hexdigest(JSON.generate(segments))
+      def self.digest_of(segments) = Digest::SHA256.hexdigest(JsonText.of(segments))
       private_class_method :digest_of
     end
   end

@@ -67,7 +67,7 @@ module Windlass
         sorted
           .offset((number - 1) * PAGE)
           .limit(PAGE)
-          .includes(:suspensions, :screenings, :clearances, prescriptions: :athlete)
+          .includes(:suspensions, :screenings, :clearances, :prescriptions)
           .to_a
 
       def path(number)

@@ -12,7 +12,7 @@ module Windlass
       def readable? = super(:conditions)
 
       # @return [Boolean] what binds today: no later answers
-      def newest? = athlete.screenings.max_by { |one| [one.answered_on, one.id] } == self
+      def newest? = athlete.newest_screening == self
     end
   end
 end

@@ -31,7 +31,7 @@ module Windlass
       def seen
         heading("What was seen", 15)
         stops = @athlete.suspensions.select { |one| one.kind == "stop" && one.lifted_at.nil? }
-        newest = @athlete.screenings.max_by { |one| [one.answered_on, one.id] }
+        newest = @athlete.newest_screening
         unread = newest && !newest.readable?
         text("What was answered in the screening can not be read just now.") if unread
         answered = newest&.conditions.to_a.map(&:to_sym)

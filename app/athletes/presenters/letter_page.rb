@@ -41,7 +41,7 @@ module Windlass
       private
 
       def conditions
-        newest = athlete.screenings.max_by { |one| [one.answered_on, one.id] }
+        newest = athlete.newest_screening
         return ["What was answered in the screening can not be read just now."] if newest && !newest.readable?
 
         answered = newest&.conditions.to_a.map(&:to_sym)

@@ -87,7 +87,7 @@ module Windlass
         bound = athlete.suspension_on(@today)
         return bound.stop? ? "Stopped, awaiting clearance" : bound.reason if bound
 
-        open = athlete.prescriptions.reject { |prescription| prescription.state == "ended" }
+        open = athlete.rows_of(:prescriptions).reject { |prescription| prescription.state == "ended" }
         return "No prescription" if open.empty?
 
         open.map { |prescription| words(prescription, athlete) }.join("; ")

@@ -82,7 +82,7 @@ module Windlass
 
       def said = @said ||= ScreeningAnswers.new(athlete)
 
-      def newest = @newest ||= athlete.screenings.max_by { |one| [one.answered_on, one.id] }
+      def newest = @newest ||= athlete.newest_screening
 
       def screen = @screen ||= athlete.to_screen(on: @today)
     end

@@ -29,13 +29,13 @@ module Windlass
       def self.registered(app)
         app.get("/manifest.webmanifest", may: :anyone) do
           content_type "application/manifest+json"
-          JSON.generate(MANIFEST)
+          JsonText.of(MANIFEST)
         end
 
         app.get("/sw.js", may: :anyone) do
           content_type "text/javascript"
           "self.WINDLASS = " \
-          "#{JSON.generate(parts: Assets.parts, generation: GENERATION)};\n#{Offline.worker}"
+          "#{JsonText.of(parts: Assets.parts, generation: GENERATION)};\n#{Offline.worker}"
         end
 
         # A coach's own words, in the voices that there are.

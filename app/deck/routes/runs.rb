@@ -22,14 +22,14 @@ module Windlass
           content_type :json
           form = Forms::JournalForm.parse(json_body)
           planned, marks, late = marking(form)
-          halt 422, JSON.generate(errors: {events: form.fault}) unless form.valid?
+          halt 422, JsonText.of(errors: {events: form.fault}) unless form.valid?
           # Nothing of it was ever begun by right: it is refused by name, so that it is not sent for ever.
-          next JSON.generate(kept: [], refused: form.refused + late) unless planned
+          next JsonText.of(kept: [], refused: form.refused + late) unless planned
 
           record = Actions::DuplicateRun.for(planned, form.device, marks, now: now)
           kept = Actions::KeepJournal.call(record, marks, now: now, told: form.told)
           Actions::MoveByItself.call(record, now: now) if record.over? && record.effort
-          JSON.generate(kept: kept, refused: form.refused + late)
+          JsonText.of(kept: kept, refused: form.refused + late)
         end
 
         # A second screen: cue, figure and line, without keys.
@@ -44,7 +44,7 @@ module Windlass
         # device that is read in the browser would take its place; no request of ours waits for one.
         app.get("/sessions/:uuid/oximeter", may: :decks) do
           content_type :json
-          JSON.generate(readings: Oximeters.readings(session_record, from_s: whole(:at) / 1000).map(&:to_h))
+          JsonText.of(readings: Oximeters.readings(session_record, from_s: whole(:at) / 1000).map(&:to_h))
         end
 
         # A recorded trace, as a file.
@@ -102,7 +102,7 @@ module Windlass
         # Where each run stood when its deck last said so, and how long ago that was.
         def told(records)
           content_type :json
-          JSON.generate(
+          JsonText.of(
             lanes:
               records.map do |record|
                 {

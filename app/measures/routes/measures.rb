@@ -38,7 +38,7 @@ module Windlass
         app.post("/hiss", may: :signed_in) do
           content_type :json
           reading = Formats::HissLevels.read(request.body.read)
-          JSON.generate(reading.to_h.merge(words: reading.in_words))
+          JsonText.of(reading.to_h.merge(words: reading.in_words))
         end
 
         app.get("/measures/:uuid", may: :coaches) do

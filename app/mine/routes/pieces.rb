@@ -51,10 +51,10 @@ module Windlass
           about = Forms::PieceForm.parse(sent)
           form, keep = yield(sent, about.at(now), about.day(now)) if about.valid?
           faults = about.errors.merge(form&.errors || {})
-          halt 422, JSON.generate(errors: faults) if faults.any?
+          halt 422, JsonText.of(errors: faults) if faults.any?
 
           keep.call
-          JSON.generate(kept: sent["uuid"])
+          JsonText.of(kept: sent["uuid"])
         end
       end
     end

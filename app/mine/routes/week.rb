@@ -12,7 +12,7 @@ module Windlass
           # Their mark is another as soon as anything of theirs is.
           etag [own_athlete.desk_mark, today, Routes::Offline::GENERATION].join("-")
           rows = Actions::LaySets.call(own_athlete, now: now)
-          JSON.generate(
+          JsonText.of(
             today: today.iso8601, generation: Routes::Offline::GENERATION, athlete: own_athlete.id,
             decks: Presenters::OnPhone.of(rows, own_athlete, today: today).map(&:to_plain)
           )

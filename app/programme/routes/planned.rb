@@ -16,7 +16,7 @@ module Windlass
         app.get("/planned/:uuid/choices.json", may: :coaches) do
           content_type :json
           planned = planned_session
-          JSON.generate(
+          JsonText.of(
             Queries::SlotTrial
               .choices(planned, now: now)
               .map do |choice|

@@ -65,9 +65,9 @@ module Windlass
         app.post("/dives", may: :coaches) do
           content_type :json
           form = Forms::DiveForm.parse(json_body || {}, now: now)
-          halt 422, JSON.generate(errors: form.errors) unless form.valid?
+          halt 422, JsonText.of(errors: form.errors) unless form.valid?
 
-          JSON.generate(kept: Actions::LogDive.call(athlete(form.values[:athlete_id]), form, now: now).uuid)
+          JsonText.of(kept: Actions::LogDive.call(athlete(form.values[:athlete_id]), form, now: now).uuid)
         end
       end
 

@@ -17,15 +17,16 @@ module Windlass
           new(median: Trends.median(sorted), low: sorted[rank], high: sorted[-1 - rank], size: values.size)
         end
 
+        # Chances are added up from their logarithms: of more than a thousand values the first is too small for a number.
         # @return [Integer] so many values lie outside at either end
         def self.rank(size)
           tail = 0.0
-          chance = 0.5**size
+          log_chance = -size * Math.log(2)
           (0..size).each do |outside|
-            tail += chance
+            tail += Math.exp(log_chance)
             return outside - 1 if tail > Centre::TAIL
 
-            chance *= (size - outside) / (outside + 1.0)
+            log_chance += Math.log((size - outside) / (outside + 1.0))
           end
         end
         private_class_method :rank

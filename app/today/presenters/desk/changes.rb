@@ -21,7 +21,7 @@ module Windlass
         # Answers that leave something not open.
         def screened
           @ground.athletes.filter_map do |athlete|
-            newest = athlete.screenings.max_by { |one| [one.answered_on, one.id] }
+            newest = athlete.newest_screening
             next if newest.nil? || newest.answered_on < @ground.today - 1 || newest.conditions.empty?
 
             row(
