@@ -11,7 +11,7 @@ module Windlass
       def self.call(account, prescriptions, now:)
         check_number(prescriptions)
         account.transaction do
-          situations = Situations.of(prescriptions.map(&:athlete), now: now)
+          situations = PlanSession.situations_of(prescriptions.map(&:athlete), now: now)
           sessions = prescriptions.map { |prescription| planned(prescription, situations, now) }
           # Asked for twice, it is the same.
           if sessions.map(&:squad_id).uniq.one? && sessions.first.squad&.sessions&.ids&.sort == sessions.map(&:id).sort

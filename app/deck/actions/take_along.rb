@@ -15,7 +15,7 @@ module Windlass
             .where(id: ids)
             .includes(:athlete)
             .sort_by { |one| [one.athlete.name.downcase, one.id] }
-        situations = Situations.of(chosen.map(&:athlete).uniq, now: now)
+        situations = PlanSession.situations_of(chosen.map(&:athlete).uniq, now: now)
         chosen.map { |prescription| alone(prescription, situations, now) } + together(account, now)
       end
 

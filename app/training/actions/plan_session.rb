@@ -24,6 +24,13 @@ module Windlass
         taken_up(prescription, ready, now) || plan(prescription, columns(prescription, ready, standing, now), now)
       end
 
+      # Reads what {.call} asks of each of several athletes, for all of them at once.
+      # @return [Situations]
+      def self.situations_of(athletes, now:)
+        Records::Record.read_along(athletes, %i[consents screenings clearances])
+        Situations.of(athletes, now: now)
+      end
+
       # @param sessions [Array<Records::Session>] with their prescriptions and athletes
       # @return [Records::Session, nil] the first that is planned and not begun, and of which what was true then is not
       #   so now: a screening, a stop, an answer
@@ -50,7 +57,7 @@ module Windlass
       end
 
       def self.taken_up(prescription, ready, now)
-        today = prescription.sessions.where(local_date: now.to_date).order(:id).reverse
+        today = Records::Session.where(prescription: prescription, local_date: now.to_date).order(:id).reverse
         today.find { |session| session.state == "running" } ||
           today.find { |session| session.state == "planned" && session.to_dose == ready.dose }
       end

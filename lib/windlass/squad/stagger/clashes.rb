@@ -98,10 +98,10 @@ module Windlass
         def collisions(one, other, gap_s)
           steps = Array.new(2 * latest_s + 2, 0)
           farthest = latest_s + gap_s
-          one
-            .first_breaths
-            .product(other.first_breaths) do |mine, theirs|
-              apart = mine - theirs
+          theirs = other.first_breaths
+          one.first_breaths.each do |mine|
+            theirs.each do |breath|
+              apart = mine - breath
               next unless apart.abs < farthest
 
               from = [(apart - gap_s).floor + 1, -latest_s].max
@@ -109,6 +109,7 @@ module Windlass
               steps[from + latest_s] += 1
               steps[to + latest_s + 1] -= 1
             end
+          end
           running(steps)
         end
 
