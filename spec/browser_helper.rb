@@ -156,7 +156,7 @@ module BrowserHelpers
   # Two lanes share two processors: a script that stretches a hundred words takes long, and a hang still ends.
   def found_by(script) = Capybara.using_wait_time(60) { page.evaluate_async_script(script) }
 
-  # The driver looks through all that was ever asked for at each answer: where many pages are opened, that takes longest.
+  # The driver looks through all that was ever asked for at each answer: that takes longest where many are opened.
   def visit(...)
     page.driver.clear_network_traffic
     super

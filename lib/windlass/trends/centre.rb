@@ -17,7 +17,7 @@ module Windlass
           new(median: Trends.median(sorted), low: sorted[rank], high: sorted[-1 - rank], size: values.size)
         end
 
-        # Chances are added up from their logarithms: of more than a thousand values the first is too small for a number.
+        # Chances are added up from their logarithms: of a thousand values and more the first is too small.
         # @return [Integer] so many values lie outside at either end
         def self.rank(size)
           tail = 0.0
