@@ -6,8 +6,6 @@ ruby ">= 3.1"
 
 # The core: JSON that comes from outside, checked against published schemas.
 gem "json_schemer", "~> 2.5"
-# Its coder, which Debian's Ruby does not have yet.
-gem "json", "~> 3.1"
 # Loads a file when its constant is first named.
 gem "zeitwerk", "~> 2.6.18"
 
@@ -17,6 +15,8 @@ gem "delayed_job_active_record", "~> 4.1"
 gem "sqlite3", "~> 2.8.1"
 
 # The web.
+# For its coder, which Debian's own does not have yet.
+gem "json", "~> 3.1"
 gem "dry-validation", "1.10.0"
 gem "dry-schema", "1.13.4"
 gem "erubi", "~> 1.13"

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "spec_helper"
+require "web_helper"
 
 RSpec.describe Windlass::JsonText do
   it "writes what the library's own generator writes" do
