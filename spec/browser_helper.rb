@@ -53,7 +53,7 @@ Capybara.register_driver(:chromium) do |app|
   Capybara::Cuprite::Driver.new(
     app,
     window_size: [1280, 800],
-    browser_path: "/usr/bin/chromium-headless-shell",
+    browser_path: "/usr/bin/chromium",
     # More than the longest wait of a spec.
     timeout: 70,
     process_timeout: 30,
