@@ -7,10 +7,10 @@ module Windlass
       LEAD = <<~MARKDOWN
         # Who may do what
 
-        Made by `rake docs:rights`, from the rights in `app/people/policies/rights/` and from the routes that name them.
-        `spec/web/rights_spec.rb` walks every route as every role, with what is theirs, another's and nobody's, and
-        finds this page out of date. A route that names no right does not start. What is not there and what is not yours are
-        answered alike: not found.
+        Made by `rake docs:rights`, from the rights in `app/people/policies/rights/` and from the routes that name
+        them. `spec/web/rights_spec.rb` walks every route as every role, with what is theirs, another's and nobody's,
+        and finds this page out of date. A route that names no right does not start. What is not there and what is not
+        yours are answered alike: not found.
       MARKDOWN
 
       # @return [String] Markdown
