@@ -40,19 +40,11 @@ module Windlass
 
         def collisions_at(starts) = sum(@collisions, starts)
 
-        # Where a lane adds least to those that have a start: fewest collisions, then fewest overlapping seconds.
-        # @return [Array<Integer>] in order
-        def least(lane, starts)
-          clashes = totals(@collisions, lane, starts)
-          overlaps = totals(@overlaps, lane, starts)
-          fewest = clashes.min
-          open = clashes.each_index.select { |start| clashes[start] == fewest }
-          shortest = overlaps.values_at(*open).min
-          open.select { |start| overlaps[start] == shortest }
-        end
+        # @return [Array<Integer>] by each second from -latest to latest that the other starts later
+        def collisions_of(one, other) = @collisions[one][other]
 
-        # @param later [Integer] so many seconds after the one the other starts
-        def collisions_of(one, other, later) = @collisions[one][other][later + latest_s]
+        # @return [Array<Numeric>, nil] seconds in which both hold, likewise; nil where they are no pair
+        def overlaps_of(one, other) = @overlaps[one][other]
 
         private
 
@@ -63,25 +55,6 @@ module Windlass
             found += by_later[starts[other] - starts[one] + @latest_s] if by_later
           end
           found
-        end
-
-        # What a lane has with all others together, by each second at which it may start. Asked some hundred times a
-        # squad: one list that is added to, not a list a second.
-        def totals(table, lane, starts)
-          found = Array.new(@latest_s + 1, 0)
-          starts.each_with_index do |start, other|
-            by_later = table[other][lane]
-            add(found, by_later, @latest_s - start) if by_later && start && other != lane
-          end
-          found
-        end
-
-        def add(found, by_later, from)
-          second = 0
-          while second <= @latest_s
-            found[second] += by_later[from + second]
-            second += 1
-          end
         end
 
         # By lane and lane: seen from the other one, the same backwards.

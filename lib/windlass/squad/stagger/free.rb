@@ -5,6 +5,9 @@ module Windlass
     module Stagger
       # Looks for starts without a collision. Where a lane may still start is a row of bits.
       class Free
+        # So many starts are tried over the whole room of a lane: neighbours do much the same.
+        TRIED = 12
+
         # @param ends_s [Numeric, nil] when all have to be done
         # @param most_steps [Integer] half-finished arrangements that are looked at
         def initialize(squad, ends_s: nil, most_steps: MOST_STEPS)
@@ -30,32 +33,38 @@ module Windlass
           return placed if room.empty?
           return if (@steps += 1) > @most_steps
 
-          lane, bits = room.min_by { |one, open| [open.to_s(2).count("1"), one] }
-          each_start(bits) do |start|
-            left =
-              room.except(lane).to_h { |other, open| [other, open & (apart(lane, other) >> (@squad.latest_s - start))] }
-            next if left.value?(0)
-
-            found = place(placed.merge(lane => start), left)
+          # Whoever has the least room first: where there is none left, that is seen soonest.
+          (lane, bits), *others = room.sort_by { |one, open| open.to_s(2).count("1") * MOST_LANES + one }
+          some_of(bits).each do |start|
+            left = left(others, lane, start)
+            found = left && place(placed.merge(lane => start), left)
             return found if found
           end
           nil
         end
 
-        # A handful of starts over the whole room: neighbours do much the same.
-        TRIED = 12
+        # @return [Hash{Integer => Integer}, nil] what stays open for the others; nil where one has no start any more
+        def left(others, lane, start)
+          others.each_with_object({}) do |(other, open), left|
+            open &= apart(lane, other) >> (@squad.latest_s - start)
+            return nil if open.zero?
 
-        def each_start(bits, &block)
-          starts = bits.to_s(2).reverse.each_char.with_index.filter_map { |bit, start| start if bit == "1" }
-          stride = [starts.size / TRIED, 1].max
-          starts.each_slice(stride).map(&:first).each(&block)
+            left[other] = open
+          end
+        end
+
+        def some_of(bits)
+          text = bits.to_s(2).reverse
+          starts = []
+          at = -1
+          starts << at while (at = text.index("1", at + 1))
+          (0...starts.size).step([starts.size / TRIED, 1].max).map { |number| starts[number] }
         end
 
         # @return [Integer] bit by bit from -latest to latest: so much later the other may start
         def apart(lane, other)
-          @open[[lane, other]] ||= (-@squad.latest_s..@squad.latest_s).sum do |later|
-            @squad.collisions_of(lane, other, later).zero? ? 1 << (later + @squad.latest_s) : 0
-          end
+          @open[[lane, other]] ||=
+            @squad.collisions_of(lane, other).reverse_each.map { |clashes| clashes.zero? ? "1" : "0" }.join.to_i(2)
         end
       end
     end

@@ -50,45 +50,43 @@ module Windlass
         end
 
         def self.greedy(squad, order)
-          order.each_with_object(Array.new(squad.size)) do |lane, starts|
-            starts[lane] = squad.least(lane, starts).first
-          end
+          placing = Placing.new(squad)
+          order.each { |lane| placing.put(lane, placing.least(lane).first) }
+          placing.starts
         end
 
         # Lane after lane in turn, until all of them lie best where they lie.
         def self.settled(squad, starts)
-          starts = starts.dup
           loop do
-            moved_to_rest(squad, starts)
+            starts = at_rest(squad, Placing.new(squad, starts))
             earliest = starts.min
             break starts if earliest.zero?
 
             # All of them earlier: somebody may have room there that was none before.
-            starts.map! { |start| start - earliest }
+            starts = starts.map { |start| start - earliest }
           end
         end
 
-        def self.moved_to_rest(squad, starts)
+        # @return [Array<Integer>]
+        def self.at_rest(squad, placing)
           settled = 0
           (MOST_PASSES * squad.size).times do |turn|
             lane = turn % squad.size
-            start = best(squad, lane, starts)
-            settled = (start == starts[lane]) ? settled + 1 : 1
-            starts[lane] = start
+            start = best(squad, lane, placing)
+            settled = (start == placing.starts[lane]) ? settled + 1 : 1
+            placing.put(lane, start)
             break if settled == squad.size
           end
+          placing.starts
         end
 
-        def self.best(squad, lane, starts)
-          others_end =
-            starts
-              .each_index
-              .reject { |other| other == lane }
-              .map { |other| starts[other] + squad.lanes[other].seconds }
-              .max || 0
-          squad.least(lane, starts).min_by { |start| [[start + squad.lanes[lane].seconds, others_end].max, start] }
+        def self.best(squad, lane, placing)
+          others_end = placing.starts.zip(squad.lanes).each_with_index.filter_map { |(start, one), other|
+            start + one.seconds unless other == lane
+          }.max || 0
+          placing.least(lane).min_by { |start| [[start + squad.lanes[lane].seconds, others_end].max, start] }
         end
-        private_class_method :pick, :orders, :tightened, :greedy, :settled, :moved_to_rest, :best
+        private_class_method :pick, :orders, :tightened, :greedy, :settled, :at_rest, :best
       end
     end
   end
