@@ -8,6 +8,8 @@ ruby ">= 3.1"
 gem "json_schemer", "~> 2.5"
 # Loads a file when its constant is first named.
 gem "zeitwerk", "~> 2.6.18"
+# What was compiled once is not compiled at each start.
+gem "bootsnap", "~> 1.26", require: false
 
 # The database.
 gem "activerecord", "~> 7.2.3"

@@ -24,7 +24,7 @@ module Windlass
 
     module Helpers
       # @return [Records::Account]
-      def house = @house ||= Records::Account.first
+      def house = @house ||= Records::Account.house
 
       # @return [Sight] what of the house the person sees by the right of this route
       def account = @account ||= Sight.new(house, @policy)

@@ -10,8 +10,16 @@ module Windlass
       # Nobody sees what they have.
       scope :staging, -> { where.not(staged: nil).where(part_of_id: nil) }
 
+      # @return [Account, nil] the first of them, read along with what is a part of it
+      def self.house
+        house, *others = order(:id)
+        house&.tap { house.ids = [house, *others.select { |one| one.part_of_id == house.id && one.staged }].map(&:id) }
+      end
+
       # @return [Array<Integer>] accounts whose rows are this house's
       def ids = @ids ||= [id, *Account.where(part_of_id: id).where.not(staged: nil).ids]
+
+      attr_writer :ids
 
       # @return [Account] itself, where somebody sees all of it
       def house = self

@@ -6,7 +6,7 @@ module Windlass
     class Prescription < Record
       self.table_name = "prescriptions"
       belongs_to :athlete
-      has_many :moves, -> { kept }
+      has_many :moves, -> { kept }, inverse_of: :prescription
       has_many :sessions
 
       # What it ended when it began.
@@ -47,9 +47,10 @@ module Windlass
         standing_with(dose, protocol: protocol, reduced: reduced, on: on, values: values)
 
       # @param with [Hash] a dose that they have, or had, as the database gives it
+      # @param bounded_by [Array] {Athlete#bounded_by}
       # @return [Progression::Standing, nil]
-      def standing_with(with, protocol:, reduced:, on:, values:)
-        STANDINGS.fetch([protocol, with, reduced, limits, own_dose, values, on, *athlete.bounded_by]) do
+      def standing_with(with, protocol:, reduced:, on:, values:, bounded_by: athlete.bounded_by)
+        STANDINGS.fetch([protocol, with, reduced, limits, own_dose, values, on, *bounded_by]) do
           given = Record.dose(with)
           Progression::Standing.of(
             Protocols.bound(protocol) { given },

@@ -46,6 +46,14 @@ module Windlass
         forecast.holds.map { |hold| hold.to_h.slice(:urge_s, :floor_s, :margin_s, :margin, :sao2_min) }
       end
 
+      # Of this athlete, who is not read a second time where they are known.
+      def prescription
+        super&.tap do |one|
+          mine, its = association(:athlete), one.association(:athlete)
+          its.target = mine.target if mine.loaded? && !its.loaded?
+        end
+      end
+
       # @return [String] what the key of its run is of: the set that lay on a phone, where it came of one
       def keyed = laid_set_uuid.empty? ? uuid : laid_set_uuid
 

@@ -7,22 +7,43 @@ require_relative "../../app/rooms"
 RSpec.describe Windlass::GarbageCollection do
   room = {
     old_objects: 100, old_objects_limit: 1000, oldmalloc_increase_bytes: 100, oldmalloc_increase_bytes_limit: 1000,
-    remembered_wb_unprotected_objects: 100, remembered_wb_unprotected_objects_limit: 1000, heap_available_slots: 1000,
-    heap_marked_slots: 700, heap_allocatable_pages: 0
+    remembered_wb_unprotected_objects: 100, remembered_wb_unprotected_objects_limit: 1000,
+    malloc_increase_bytes: 100, malloc_increase_bytes_limit: 1000, heap_available_slots: 1_000_000,
+    heap_marked_slots: 700_000, heap_live_slots: 750_000, heap_allocatable_pages: 0
   }.freeze
 
   def collected(counts)
-    times = 0
-    [described_class.between_answers(counts: counts, collect: -> { times += 1 }), times]
+    asked = []
+    [described_class.between_answers(counts: counts, collect: ->(full_mark:) { asked << full_mark }), asked]
   end
 
   it "looks through all just before Ruby would, by whichever it counts, and not before" do
     described_class::LIMITS.each_key do |count|
-      expect([collected(room.merge(count => 700)), collected(room.merge(count => 701))]).to eq [[false, 0], [true, 1]]
+      expect([700, 701].map { |number| collected(room.merge(count => number)) }).to eq [[nil, []], [:all, [true]]]
     end
-    expect([800, 801].map { |marked| collected(room.merge(heap_marked_slots: marked)) }).to eq [[false, 0], [true, 1]]
+    expect([800_000, 800_001].map { |marked| collected(room.merge(heap_marked_slots: marked)) }).to eq [
+      [nil, []],
+      [:all, [true]]
+    ]
     # Room that was found but not taken yet is room.
-    expect(collected(room.merge(heap_marked_slots: 900, heap_allocatable_pages: 1))).to eq [false, 0]
+    expect(collected(room.merge(heap_marked_slots: 800_001, heap_allocatable_pages: 1))).to eq [nil, []]
+  end
+
+  it "looks through what is new where the next answer could have no room, and where that gives some" do
+    expect([700, 701].map { |number| collected(room.merge(malloc_increase_bytes: number)) }).to eq [
+      [nil, []],
+      [:new, [false]]
+    ]
+    expect([920_000, 920_001].map { |live| collected(room.merge(heap_live_slots: live)) }).to eq [
+      [nil, []],
+      [:new, [false]]
+    ]
+    # Little comes free of a heap that is small, or nearly full of what stays.
+    small = {heap_available_slots: 200_000, heap_marked_slots: 40_000, heap_live_slots: 190_000}
+    expect([0, 1].map { |fewer| collected(room.merge(small, heap_marked_slots: 40_000 - fewer)) }).to eq [
+      [nil, []],
+      [:new, [false]]
+    ]
   end
 
   # In a Ruby of its own, as it is served: what these specs left lying about is no matter.

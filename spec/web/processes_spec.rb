@@ -6,24 +6,21 @@ require "web_helper"
 RSpec.describe "Several processes", :both_databases do
   include Served
 
-  around do |example|
-    Dir.mktmpdir do |folder|
-      @environment = {
-        "WINDLASS_DB" => house_in(folder),
-        "PORT" => free_port.to_s,
-        "WINDLASS_WORKERS" => "3",
-        "WINDLASS_THREADS" => "2"
-      }
-      migrated(@environment)
-      @server = serve(@environment)
-      begin
-        wait_until { answer("/token") && workers.size == 3 }
-        enter
-        example.run
-      ensure
-        ended(@server)
-      end
-    end
+  # One server for all: to start it takes longest.
+  before(:context) do
+    @folder = Dir.mktmpdir
+    @environment = {
+      "WINDLASS_DB" => house_in(@folder), "PORT" => free_port.to_s, "WINDLASS_WORKERS" => "3", "WINDLASS_THREADS" => "2"
+    }
+    migrated(@environment)
+    @server = serve(@environment)
+    wait_until { answer("/token") && workers.size == 3 }
+    enter
+  end
+
+  after(:context) do
+    ended(@server) if @server
+    FileUtils.remove_entry(@folder)
   end
 
   # The first person of the house: by the code, then by the password.

@@ -8,27 +8,30 @@ require "openssl"
 RSpec.describe "Behind a proxy", :both_databases do
   include Served
 
-  around do |example|
-    Dir.mktmpdir do |folder|
-      FileUtils.chmod(0o755, folder)
-      @ports = Array.new(2) { free_port }
-      @tls = free_port
-      secret = SecureRandom.hex(32)
-      environment = {
-        "WINDLASS_DB" => house_in(folder), "WINDLASS_WORKERS" => "0", "WINDLASS_HTTPS" => "1",
-        "WINDLASS_HOSTS" => "house.example", "WINDLASS_PROXY_SECRET" => secret
-      }
-      migrated(environment)
-      servers = @ports.map { |port| serve(environment.merge("PORT" => port.to_s)) }
-      proxy = spawn("nginx", "-p", folder, "-c", config(folder, secret), out: File::NULL, err: File::NULL)
-      wait_until do
-        @ports.all? { |port| direct(port).is_a?(Net::HTTPForbidden) } && asked("/token", cookie: nil).code == "200"
-      end
-      example.run
-    ensure
-      [*servers&.compact].each { |server| ended(server) }
-      proxy && Process.kill(:TERM, proxy) && Process.wait(proxy)
+  # To start them takes longest: they stay for all.
+  before(:context) do
+    @folder = Dir.mktmpdir
+    FileUtils.chmod(0o755, @folder)
+    @ports = Array.new(2) { free_port }
+    @tls = free_port
+    secret = SecureRandom.hex(32)
+    environment = {
+      "WINDLASS_DB" => house_in(@folder), "WINDLASS_WORKERS" => "0", "WINDLASS_HTTPS" => "1",
+      "WINDLASS_HOSTS" => "house.example", "WINDLASS_PROXY_SECRET" => secret
+    }
+    migrated(environment)
+    @servers = @ports.map { |port| serve(environment.merge("PORT" => port.to_s)) }
+    @proxy = spawn("nginx", "-p", @folder, "-c", config(@folder, secret), out: File::NULL, err: File::NULL)
+    wait_until do
+      @ports.all? { |port| direct(port).is_a?(Net::HTTPForbidden) } && asked("/token", cookie: nil).code == "200"
     end
+    asked("/setup", {**maren, "code" => Windlass::SetupCode.now, "authenticity_token" => token})
+  end
+
+  after(:context) do
+    @servers&.each { |server| ended(server) }
+    @proxy && Process.kill(:TERM, @proxy) && Process.wait(@proxy)
+    FileUtils.remove_entry(@folder)
   end
 
   # The example with this machine's ports, secret and certificate in place of the house's.
@@ -76,9 +79,10 @@ RSpec.describe "Behind a proxy", :both_databases do
 
   def token = JSON.parse(asked("/token").body).fetch("token")
 
+  def maren = {"name" => "Maren", "login" => "maren", "password" => "barge lantern tide mole"}
+
   def enter
-    maren = {"name" => "Maren", "login" => "maren", "password" => "barge lantern tide mole"}
-    asked("/setup", {**maren, "code" => Windlass::SetupCode.now, "authenticity_token" => token})
+    @cookie = nil
     asked("/sign-in", {**maren, "authenticity_token" => token})
   end
 
@@ -110,12 +114,10 @@ RSpec.describe "Behind a proxy", :both_databases do
   end
 
   it "counts tries that failed for both servers together" do
-    enter
-    @cookie = nil
     codes = Array.new(24) do
-      asked("/sign-in", {"login" => "maren", "password" => "not that one at all", "authenticity_token" => token}).code
+      asked("/sign-in", {"login" => "jory", "password" => "not that one at all", "authenticity_token" => token}).code
     end
-    # Twenty tries of a name, the one that succeeded among them.
-    expect([codes.first, codes.last, codes.tally["429"]]).to eq ["401", "429", 5]
+    # Twenty tries of a name.
+    expect([codes.first, codes.last, codes.tally["429"]]).to eq ["401", "429", 4]
   end
 end

@@ -185,6 +185,8 @@ RSpec.describe "Rights", :web, :both_databases do
   end
 
   routes = Windlass::Rights::ROUTES.map { |route, right| [*route.split(" ", 2), right] }
+  # On the second database others of them with each seed: what it answers otherwise is a matter of a few statements.
+  routes = Many.some(routes) if ENV["WINDLASS_TEST_URL"]
   # What names nobody's row.
   anywhere = {"/own-protocols/(\\d+)\\.yml" => "/own-protocols/0.yml"}
 
@@ -243,7 +245,7 @@ RSpec.describe "Rights", :web, :both_databases do
       end
     end
     expect(wrong.map { |one| one.join(" ") }.join("\n")).to eq ""
-    expect(tried).to be > 2000
+    expect(tried).to be > 8 * routes.size
   end
 
   it "are closed where a route names none: the application does not start" do

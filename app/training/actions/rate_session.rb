@@ -18,7 +18,7 @@ module Windlass
           ActOnSymptoms.call(session, values[:symptoms].map(&:to_sym) - said_before, now: now)
         end
         StoreVerdict.call(session)
-        session.reload
+        session
       end
 
       # @return [Boolean] nothing else is said than before, and the judge has spoken

@@ -8,14 +8,16 @@ module Windlass
     class StoreVerdict
       UNDECIDED = {verdict_now: nil, reason_now: nil}.freeze
 
-      # @param session [Records::Session] any set of the day
-      def self.call(session) = new(session.athlete, session.local_date).call
+      # @param session [Records::Session] any set of the day, as it is kept; what is said of it is said on it
+      def self.call(session) = new(session).call
 
-      def initialize(athlete, from)
-        @athlete = athlete
+      def initialize(session)
+        @session = session
+        @athlete = session.athlete
+        from = session.local_date
         # The judge looks back so far, and no further.
         @reach = from..(from + Queries::JudgeDay::HISTORY_DAYS)
-        @past = Queries::JudgedPast.new(athlete, (from - Queries::JudgeDay::HISTORY_DAYS)..@reach.end)
+        @past = Queries::JudgedPast.new(@athlete, (from - Queries::JudgeDay::HISTORY_DAYS)..@reach.end)
       end
 
       def call
@@ -74,6 +76,7 @@ module Windlass
             .kept
             .where(athlete_id: @athlete.id, local_date: @reach)
             .in_order
+            .map { |set| (set.id == @session.id) ? @session : set }
             .each { |set| bind(set) }
             .group_by { |set| [set.prescription_id, set.local_date] }
       end

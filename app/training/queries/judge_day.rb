@@ -26,7 +26,7 @@ module Windlass
       # @param past [JudgedPast]
       # @return [Progression::Verdict, nil]
       def self.judge(session, day, past)
-        standing = standing_at(session, past.values) or return
+        standing = standing_at(session, past) or return
         Progression::Judge.judge(
           day,
           history: past.before(session.local_date),
@@ -66,14 +66,15 @@ module Windlass
       def self.done(sets) = sets.count { |set| !set.to_core.false_start? }
 
       # Where the athlete stood with the dose that was run; a light day's dose is no rung.
-      def self.standing_at(session, values)
+      def self.standing_at(session, past)
         prescription = session.prescription
         prescription.standing_with(
           session.light ? prescription.dose : session.dose,
           protocol: session.protocol,
           reduced: session.reduced,
           on: session.local_date,
-          values: values
+          values: past.values,
+          bounded_by: past.bounded_by
         )
       end
       private_class_method :standing_at, :mornings

@@ -19,6 +19,9 @@ module Windlass
       # @return [Measures::Values] what doses are computed from
       def values = @values ||= athlete.to_values
 
+      # @return [Array] what bounds doses, besides the day and the measures
+      def bounded_by = @bounded_by ||= athlete.bounded_by
+
       # @param date [Date]
       # @return [Progression::History] days before it, as far as any rule looks back
       def before(date) = history.between(date - JudgeDay::HISTORY_DAYS, date)

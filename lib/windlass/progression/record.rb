@@ -48,8 +48,8 @@ module Windlass
       # @return [Boolean] a lower rung was done earlier on this day: one advance a protocol a day
       def stepped_today?
         below = standing.ladder.rungs.take(standing.rung)
-        @earlier.any? do |past|
-          past.date == session.date && past.protocol == session.protocol && past.counts? &&
+        @past.between(session.date, session.date + 1).sessions.any? do |past|
+          past.protocol == session.protocol && past.counts? &&
             below.any? { |dose| protocol.same_dose?(past.dose, dose) }
         end
       end
