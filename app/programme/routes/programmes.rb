@@ -81,9 +81,9 @@ module Windlass
         end
 
         app.post("/athletes/:athlete_id/programme/anew", may: :coaches) do
-          Actions::PlanProgramme.fill(open_programme, now: now)
+          programme = Actions::PlanProgramme.fill(open_programme, now: now)
           tell "Planned anew from today on."
-          redirect to("/athletes/#{athlete.id}/programme"), 303
+          redirect to("/athletes/#{programme.athlete_id}/programme"), 303
         end
 
         app.post("/athletes/:athlete_id/programme/end", may: :coaches) do
@@ -157,7 +157,10 @@ module Windlass
       end
 
       module Helpers
-        def open_programme = Records::Programme.open.find_by!(athlete_id: athlete.id)
+        def open_programme
+          whose = athlete
+          Records::Programme.open.find_by!(athlete_id: whose.id).tap { |one| one.association(:athlete).target = whose }
+        end
 
         def open_sheet = Presenters::ProgrammeSheet.new(open_programme.athlete, open_programme, today: today)
 
