@@ -26,33 +26,34 @@ module Windlass
         exhales = exhales_by_start
         blocks = blocks_by_number
         @timeline.placed.each_with_index.map do |place, index|
+          segment = place.segment
           {
-            kind: place.segment.kind,
+            kind: segment.kind,
             start_ms: place.start_ms,
-            ms: place.segment.ms,
-            cue: place.segment.cue,
+            ms: segment.ms,
+            cue: segment.cue,
             hold: place.number,
-            round: place.segment.round,
-            phase: place.segment.phase,
-            ends: place.segment.ends,
-            breaths: place.segment.breaths,
-            repetitions: place.segment.repetitions,
-            beats: place.segment.beats,
-            at_most_ms: place.segment.at_most_ms,
+            round: segment.round,
+            phase: segment.phase,
+            ends: segment.ends,
+            breaths: segment.breaths,
+            repetitions: segment.repetitions,
+            beats: segment.beats,
+            at_most_ms: segment.at_most_ms,
             asks: @asked.include?(place.number) || nil,
             exhale: exhales[place.start_ms],
             calls: @calls[index].presence,
             heard: @heard.by_part[index],
             ahead: @heard.ahead[index],
             relief: (RELIEF if full_holds.include?(place.start_ms)),
-            own: place.segment.own,
-            silent: place.segment.silent,
-            breath: place.segment.breath,
-            caps_s: place.segment.caps_s,
-            limited: place.segment.limited? || nil,
-            paced: place.segment.paced? || nil,
-            rate: place.segment.rate,
-            block: blocks[place.segment.block]
+            own: segment.own,
+            silent: segment.silent,
+            breath: segment.breath,
+            caps_s: segment.caps_s,
+            limited: segment.limited? || nil,
+            paced: segment.paced? || nil,
+            rate: segment.rate,
+            block: blocks[segment.block]
           }.compact
         end
       end

@@ -9,7 +9,7 @@ module Windlass
       # @param sessions [Array<Records::Session>]
       # @param path [String] below which it asks where they stand
       def initialize(sessions, path:)
-        Records::Record.read_along(sessions, [:timeline, :prescription, {athlete: :account}])
+        Records::Record.read_along(sessions, [:timeline, :prescription, :athlete])
         @decks = Deck.together(sessions)
         @path = path
       end

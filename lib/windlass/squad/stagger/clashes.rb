@@ -86,9 +86,16 @@ module Windlass
           running(steps)
         end
 
+        # Without a block: for twelve lanes some forty thousand seconds are gone through.
         def running(steps)
-          count = 0
-          steps.first(2 * latest_s + 1).map { |step| count += step }
+          steps.pop
+          second = 1
+          size = steps.size
+          while second < size
+            steps[second] += steps[second - 1]
+            second += 1
+          end
+          steps
         end
 
         def overlaps(one, other)

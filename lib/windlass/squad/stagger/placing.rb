@@ -23,41 +23,71 @@ module Windlass
 
           starts[lane] = start
           @clashes.each_with_index do |clashes, other|
-            add(clashes, @squad.collisions_of(lane, other), start, before) unless other == lane
+            next if other == lane
+
+            by_later = @squad.collisions_of(lane, other)
+            before ? move(clashes, by_later, before, start) : add(clashes, by_later, start)
           end
         end
 
         # Where a lane adds least to those that have a start: fewest collisions, then fewest overlapping seconds.
         # @return [Array<Integer>] in order
         def least(lane)
-          clashes = @clashes[lane]
-          fewest = clashes.min
-          open = clashes.each_index.select { |start| clashes[start] == fewest }
-          overlaps = overlaps(lane)
-          shortest = overlaps.values_at(*open).min
-          open.select { |start| overlaps[start] == shortest }
+          fewest = places(@clashes[lane], @clashes[lane].min)
+          overlaps = overlaps(lane) or return fewest
+          shortest = overlaps.values_at(*fewest).min
+          fewest.select { |start| overlaps[start] == shortest }
         end
+
+        # @return [Numeric] when the last of the others is done
+        def others_end(lane) =
+          starts.each_index.filter_map { |other| starts[other] + @squad.lanes[other].seconds unless other == lane }.max || 0
 
         private
 
-        def add(clashes, by_later, start, before)
-          latest = @squad.latest_s
+        # Without a block, all three: they are gone through some hundred times a squad, second by second.
+        # @return [Array<Integer>] where that stands
+        def places(all, sought)
+          found = []
+          place = 0
+          size = all.size
+          while place < size
+            found << place if all[place] == sought
+            place += 1
+          end
+          found
+        end
+
+        def add(clashes, by_later, start)
+          to = @squad.latest_s - start
           second = 0
-          while second <= latest
-            clashes[second] += by_later[second + latest - start] - (before ? by_later[second + latest - before] : 0)
+          size = clashes.size
+          while second < size
+            clashes[second] += by_later[second + to]
+            second += 1
+          end
+        end
+
+        def move(clashes, by_later, before, start)
+          from = @squad.latest_s - before
+          to = @squad.latest_s - start
+          second = 0
+          size = clashes.size
+          while second < size
+            clashes[second] = clashes[second] - by_later[second + from] + by_later[second + to]
             second += 1
           end
         end
 
         # Only a pair has some.
+        # @return [Array<Numeric>, nil]
         def overlaps(lane)
-          found = Array.new(@squad.latest_s + 1, 0)
-          starts.each_with_index do |start, other|
-            by_later = (@squad.overlaps_of(other, lane) if start && other != lane) or next
+          starts.each_with_index.reduce(nil) do |found, (start, other)|
+            by_later = (@squad.overlaps_of(other, lane) if start && other != lane) or next found
 
-            found = found.zip(by_later[@squad.latest_s - start, found.size]).map { |one| one.sum }
+            here = by_later[@squad.latest_s - start, @squad.latest_s + 1]
+            found ? found.zip(here).map(&:sum) : here
           end
-          found
         end
       end
     end

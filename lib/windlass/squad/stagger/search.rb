@@ -17,7 +17,7 @@ module Windlass
             pick(
               squad,
               [
-                (settled(squad, free) if free),
+                (settled(squad, Placing.new(squad, free)) if free),
                 *orders(squad).map { |order| settled(squad, greedy(squad, order)) }
               ].compact
             )
@@ -44,26 +44,28 @@ module Windlass
             found = Free.new(squad, ends_s: within, most_steps: FEW_STEPS).starts
             next least = within if found.nil?
 
-            best = pick(squad, [best, settled(squad, found)])
+            best = pick(squad, [best, settled(squad, Placing.new(squad, found))])
           end
           best
         end
 
+        # @return [Placing]
         def self.greedy(squad, order)
           placing = Placing.new(squad)
           order.each { |lane| placing.put(lane, placing.least(lane).first) }
-          placing.starts
+          placing
         end
 
         # Lane after lane in turn, until all of them lie best where they lie.
-        def self.settled(squad, starts)
+        # @return [Array<Integer>]
+        def self.settled(squad, placing)
           loop do
-            starts = at_rest(squad, Placing.new(squad, starts))
+            starts = at_rest(squad, placing)
             earliest = starts.min
             break starts if earliest.zero?
 
             # All of them earlier: somebody may have room there that was none before.
-            starts = starts.map { |start| start - earliest }
+            placing = Placing.new(squad, starts.map { |start| start - earliest })
           end
         end
 
@@ -81,9 +83,7 @@ module Windlass
         end
 
         def self.best(squad, lane, placing)
-          others_end = placing.starts.zip(squad.lanes).each_with_index.filter_map { |(start, one), other|
-            start + one.seconds unless other == lane
-          }.max || 0
+          others_end = placing.others_end(lane)
           placing.least(lane).min_by { |start| [[start + squad.lanes[lane].seconds, others_end].max, start] }
         end
         private_class_method :pick, :orders, :tightened, :greedy, :settled, :at_rest, :best
