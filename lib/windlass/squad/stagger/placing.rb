@@ -40,8 +40,10 @@ module Windlass
         end
 
         # @return [Numeric] when the last of the others is done
-        def others_end(lane) =
-          starts.each_index.filter_map { |other| starts[other] + @squad.lanes[other].seconds unless other == lane }.max || 0
+        def others_end(lane)
+          others = starts.each_index.reject { |other| other == lane }
+          others.map { |other| starts[other] + @squad.lanes[other].seconds }.max || 0
+        end
 
         private
 
