@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 require "bootsnap"
-# A start takes half as long where what Ruby compiled before lies ready. Where that folder can not be written to, it is
-# done without.
+# A start takes a quarter less time where what Ruby compiled before lies ready. Where that folder can not be written
+# to, it is done without.
 Bootsnap.setup(cache_dir: File.expand_path("../tmp/cache", __dir__), development_mode: false, compile_cache_yaml: false)
 
 require "json"
