@@ -1,9 +1,9 @@
 # frozen_string_literal: true
 
 module Windlass
-  # To look through all that a process keeps takes Ruby a tenth of a second and more, through what is new a few
-  # hundredths, and it does so in the middle of an answer. Here it is done between two answers, a little before Ruby
-  # would; whoever comes meanwhile is answered by another process.
+  # To look through all that a process keeps takes Ruby a tenth of a second and more, through what is new a hundredth or
+  # two, and it does so in the middle of an answer. Here it is done between two answers, a little before Ruby would;
+  # whoever comes meanwhile is answered by another process.
   module GarbageCollection
     # What Ruby counts, and at what it looks through all.
     LIMITS = {

@@ -86,16 +86,17 @@ RSpec.describe "Walking through a page", :browser do
     mouse.up
   end
 
-  # A preview and a deed lie apart: what asks by itself, without a press, has no button in it and is none. A form that
-  # is sent in place is sent to its own address.
+  # A preview and a deed lie apart: what asks has no button in it and is none. A form that is sent in place, to its own
+  # address and by a press alone, is no preview.
   def mixed =
     page.all(
-      "form[hx-trigger], [hx-trigger] form, [hx-trigger] button, button[hx-get], button[hx-post]",
+      "form[hx-get], [hx-get] form, [hx-post]:not(form) form, [hx-get] button, [hx-post]:not(form) button, " \
+      "[hx-get][formaction], [hx-post][formaction], form[hx-trigger]",
       visible: :all,
       wait: 0
-    ).to_a + page.all("form[hx-get], form[hx-post]", visible: :all, wait: 0).reject { |form| in_place?(form) }
+    ).to_a + page.all("form[hx-post]", visible: :all, wait: 0).reject { |form| in_place?(form) }
 
-  def in_place?(form) = form["hx-post"] && form["hx-post"] == URI(form[:action]).path
+  def in_place?(form) = form["hx-post"] == URI(form[:action]).path
 
   it "writes nothing, stays on the page, and finds no preview that could post to a button's address" do
     clock.now += 3600

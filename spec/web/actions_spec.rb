@@ -53,6 +53,12 @@ RSpec.describe "Actions", :web, :both_databases do
         now: clock.now
       )
       expect(values_of(sets.last)).to eq ["ease", "Effort 9.5 of 10."]
+      # Whoever rates the newest has it in hand, without reading it again.
+      rate = ->(set, effort) do
+        Windlass::Actions::RateSession.call(set, {effort: effort, symptoms: [], note: "", rounds: {}}, now: clock.now)
+      end
+      rate[sets.first, 3]
+      expect([2, 9].map { |effort| rate[sets.last, effort].proposed_verdict }).to eq %w[repeat ease]
     end
 
     it "judges the later undecided days anew when an earlier one changes" do

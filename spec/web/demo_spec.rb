@@ -26,7 +26,7 @@ RSpec.describe "Kestrel Quay", :web do
   end
 
   it "leaves nothing behind, whatever was done in it: a phone bound, links made, somebody erased" do
-    load(people: Many.short(Windlass::Demo::PEOPLE.values_at(1, 9)))
+    load(people: Many.short(Windlass::Demo::PEOPLE.values_at(1, 9, 10, 13)))
     maren = WebHelpers.keeper
     first, last = Windlass::Records::Athlete.order(:id).to_a.values_at(0, -1)
     Windlass::Actions::BindDevice.link(first, by: maren, now: clock.now)

@@ -5,7 +5,8 @@ require "fileutils"
 require "openssl"
 
 # Two application servers on one house, behind Debian's nginx with TLS: config/examples/nginx.conf as it stands there.
-RSpec.describe "Behind a proxy", :both_databases do
+# One house for all: whoever tried too often is kept waiting afterwards, so that comes last.
+RSpec.describe "Behind a proxy", :both_databases, order: :defined do
   include Served
 
   # To start them takes longest: they stay for all.
@@ -26,6 +27,7 @@ RSpec.describe "Behind a proxy", :both_databases do
       @ports.all? { |port| direct(port).is_a?(Net::HTTPForbidden) } && asked("/token", cookie: nil).code == "200"
     end
     asked("/setup", {**maren, "code" => Windlass::SetupCode.now, "authenticity_token" => token})
+    @landed = asked("/sign-in", {**maren, "authenticity_token" => token})
   end
 
   after(:context) do
@@ -81,18 +83,14 @@ RSpec.describe "Behind a proxy", :both_databases do
 
   def maren = {"name" => "Maren", "login" => "maren", "password" => "barge lantern tide mole"}
 
-  def enter
-    @cookie = nil
-    asked("/sign-in", {**maren, "authenticity_token" => token})
-  end
-
   it "signs in over TLS alone, with a cookie of this house only; what one server writes the other says" do
+    signed_in = @cookie
     first = asked("/sign-in", cookie: nil)
     expect(first["strict-transport-security"]).to eq "max-age=31536000"
     expect(first["set-cookie"]).to match(/\A__Host-windlass=.*; path=\/;.*; secure; httponly; samesite=lax/i)
     expect(first["content-security-policy"]).to include "default-src 'none'"
-    landed = enter
-    expect([landed.code, landed["location"]]).to eq ["302", "/"]
+    expect([@landed.code, @landed["location"]]).to eq ["302", "/"]
+    @cookie = signed_in
 
     ada = {
       "name" => "Ada Lund", "born_on" => "1995-04-01", "sex" => "female", "height_cm" => "169", "mass_kg" => "61",
@@ -114,10 +112,11 @@ RSpec.describe "Behind a proxy", :both_databases do
   end
 
   it "counts tries that failed for both servers together" do
+    @cookie = nil
     codes = Array.new(24) do
-      asked("/sign-in", {"login" => "jory", "password" => "not that one at all", "authenticity_token" => token}).code
+      asked("/sign-in", {"login" => "maren", "password" => "not that one at all", "authenticity_token" => token}).code
     end
-    # Twenty tries of a name.
-    expect([codes.first, codes.last, codes.tally["429"]]).to eq ["401", "429", 4]
+    # Twenty tries of a name, the one that succeeded among them.
+    expect([codes.first, codes.last, codes.tally["429"]]).to eq ["401", "429", 5]
   end
 end

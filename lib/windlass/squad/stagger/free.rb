@@ -58,7 +58,7 @@ module Windlass
           starts = []
           at = -1
           starts << at while (at = text.index("1", at + 1))
-          (0...starts.size).step([starts.size / TRIED, 1].max).map { |number| starts[number] }
+          starts.each_slice([starts.size / TRIED, 1].max).map(&:first)
         end
 
         # @return [Integer] bit by bit from -latest to latest: so much later the other may start

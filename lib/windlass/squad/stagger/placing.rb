@@ -14,6 +14,7 @@ module Windlass
           @squad = squad
           @starts = Array.new(squad.size)
           @clashes = Array.new(squad.size) { Array.new(squad.latest_s + 1, 0) }
+          @nothing = Array.new(squad.latest_s + 1, 0)
           starts&.each_with_index { |start, lane| put(lane, start) }
         end
 
@@ -23,10 +24,7 @@ module Windlass
 
           starts[lane] = start
           @clashes.each_with_index do |clashes, other|
-            next if other == lane
-
-            by_later = @squad.collisions_of(lane, other)
-            before ? move(clashes, by_later, before, start) : add(clashes, by_later, start)
+            change(clashes, @squad.collisions_of(lane, other), before, start) unless other == lane
           end
         end
 
@@ -47,7 +45,7 @@ module Windlass
 
         private
 
-        # Without a block, all three: they are gone through some hundred times a squad, second by second.
+        # Without a block, as {#change}: both are gone through some hundred times a squad, second by second.
         # @return [Array<Integer>] where that stands
         def places(all, sought)
           found = []
@@ -60,23 +58,15 @@ module Windlass
           found
         end
 
-        def add(clashes, by_later, start)
+        # What lies nowhere yet has nothing to be taken away.
+        def change(clashes, by_later, before, start)
+          gone = before ? by_later : @nothing
+          from = before ? @squad.latest_s - before : 0
           to = @squad.latest_s - start
           second = 0
           size = clashes.size
           while second < size
-            clashes[second] += by_later[second + to]
-            second += 1
-          end
-        end
-
-        def move(clashes, by_later, before, start)
-          from = @squad.latest_s - before
-          to = @squad.latest_s - start
-          second = 0
-          size = clashes.size
-          while second < size
-            clashes[second] = clashes[second] - by_later[second + from] + by_later[second + to]
+            clashes[second] = clashes[second] - gone[second + from] + by_later[second + to]
             second += 1
           end
         end
