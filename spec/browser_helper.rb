@@ -53,13 +53,14 @@ Capybara.register_driver(:chromium) do |app|
   Capybara::Cuprite::Driver.new(
     app,
     window_size: [1280, 800],
-    browser_path: "/usr/bin/chromium",
+    browser_path: "/usr/bin/chromium-headless-shell",
     # More than the longest wait of a spec.
     timeout: 70,
     process_timeout: 30,
     js_errors: true,
     browser_options: {
-      "no-sandbox" => nil, "force-prefers-reduced-motion" => nil, "autoplay-policy" => "no-user-gesture-required",
+      "no-sandbox" => nil, "font-render-hinting" => "none",
+      "force-prefers-reduced-motion" => nil, "autoplay-policy" => "no-user-gesture-required",
       "disable-background-networking" => nil, "use-fake-ui-for-media-stream" => nil,
       "use-fake-device-for-media-stream" => nil, "use-file-for-fake-audio-capture" => FakeMicrophone.write
     }
@@ -164,13 +165,15 @@ module BrowserHelpers
 
   AXE = File.read(File.expand_path("support/vendor/axe.min.js", __dir__))
 
+  # @param contrast [Boolean] of colours as well, which takes as long as all else
   # @return [Array<String>] what axe finds wrong
-  def violations
+  def violations(contrast: true)
     page.execute_script(AXE) unless page.evaluate_script("'axe' in window")
     found =
       found_by(
         # What passes is not described, and no style sheet is read a second time: axe is asked for faults alone.
-        "axe.run({resultTypes: ['violations'], preload: false, rules: {'target-size': {enabled: true}}})" \
+        "axe.run({resultTypes: ['violations'], preload: false, " \
+        "rules: {'target-size': {enabled: true}, 'color-contrast': {enabled: #{contrast}}}})" \
         ".then((result) => " \
         "arguments[0](result.violations.map((one) => " \
           "`${one.id}: ${one.nodes.map((node) => node.html.slice(0, 90)).join(' | ')}`)))"

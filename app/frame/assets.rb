@@ -2,6 +2,7 @@
 
 require "digest"
 require "rack"
+require "zlib"
 
 module Windlass
   # Styles, scripts, fonts and spoken words under an address that changes when any of them does, so that browsers may
@@ -35,7 +36,12 @@ module Windlass
         .each_with_object(Digest::SHA256.new << SHEET) { |(name, path), digest| digest << name << File.binread(path) }
         .hexdigest[0, 12].freeze
     PREFIX = "/assets/#{DIGEST}"
-    HEADERS = {"cache-control" => "public, max-age=31536000, immutable", "x-content-type-options" => "nosniff"}.freeze
+    # What goes out is as small as it gets: nobody packs it again.
+    HEADERS = {
+      "cache-control" => "public, max-age=31536000, immutable, no-transform", "x-content-type-options" => "nosniff"
+    }.freeze
+    # Fonts and sounds are packed by what they are.
+    TEXTS = %w[.css .js .json .svg .txt .webmanifest].freeze
 
     # @param name [String] of {FILES}, or of the sheet
     # @return [String] address
@@ -59,11 +65,31 @@ module Windlass
       sent = Rack::Files.new(ROOT, HEADERS)
       lambda do |env|
         name = env["PATH_INFO"].delete_prefix("/")
-        next [200, {"content-type" => "text/css; charset=utf-8", **HEADERS}, [SHEET]] if name == SHEET_NAME
+        next [404, {"content-type" => "text/plain"}, ["Not found\n"]] unless name == SHEET_NAME || FILES.key?(name)
 
-        path = FILES[name] or next [404, {"content-type" => "text/plain"}, ["Not found\n"]]
-        sent.serving(Rack::Request.new(env), path)
+        request = Rack::Request.new(env)
+        next text(name, request) if TEXTS.include?(File.extname(name))
+
+        sent.serving(request, FILES.fetch(name))
       end
     end
+
+    # @return [Array(Integer, Hash, Array<String>)] an answer of Rack's
+    def self.text(name, request)
+      type = "#{Rack::Mime.mime_type(File.extname(name))}; charset=utf-8"
+      headers = {"content-type" => type, "vary" => "accept-encoding", **HEADERS}
+      return [200, headers, [written(name)]] if request.accept_encoding.none? { |way, wish| way == "gzip" && wish > 0 }
+
+      [200, headers.merge("content-encoding" => "gzip"), [packed(name)]]
+    end
+
+    # Once for all who ask.
+    def self.packed(name)
+      @packed ||= {}
+      @packed[name] ||= Zlib.gzip(written(name), level: Zlib::BEST_COMPRESSION)
+    end
+
+    def self.written(name) = (name == SHEET_NAME) ? SHEET : File.binread(FILES.fetch(name))
+    private_class_method :text, :packed, :written
   end
 end

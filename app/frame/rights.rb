@@ -34,7 +34,7 @@ module Windlass
         return @person if defined?(@person)
 
         id = env[SignIn::PERSON_ID]
-        @person = id && Records::Person.open.includes(:roles).find_by(id: id)
+        @person = id && Records::Person.find_by(id: id, status_id: Records::Person::OPEN)
       end
 
       # @return [String, nil] uuid of whom this page is for; what anybody may open is nobody's, and may be kept as such

@@ -26,6 +26,7 @@ module Windlass
 
     register Security
     register Rights
+    register RoutesByWord
     helpers ViewHelpers
 
     # Every file of routes, in whatever room.

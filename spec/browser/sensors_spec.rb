@@ -170,7 +170,7 @@ RSpec.describe "Sensors that speak the published services", :browser do
       join("Finger oximeter")
       expect(page).to have_css("#sensors p", text: "No reading makes anything longer")
       expect(page).to have_button("Finger oximeter", exact: true)
-      expect(page).not_to have_button("Simulated pair")
+      expect(page).to have_no_button("Simulated pair")
       expect(page.evaluate_script("document.querySelector('[data-sensor=oximeter]').ariaPressed")).to eq "false"
     end
   end

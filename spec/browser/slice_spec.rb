@@ -160,7 +160,10 @@ RSpec.describe "From a control pause to the next day", :browser do
         mark[:value] == "smooth" || (mark[:round] == 3 && mark[:kind].start_with?("hold"))
       end
     Windlass::Actions::KeepJournal.call(planned, marks, now: clock.now)
-    chosen = ->(value) { page.all("input[name$='[first_breath]'][value='#{value}']:checked", visible: :all).size }
+    chosen =
+      lambda do |value|
+        page.all("input[name$='[first_breath]'][value='#{value}']:checked", visible: :all, wait: 0).size
+      end
 
     visit("/sessions/#{planned.uuid}")
     expect([chosen["smooth"], chosen["gasp"], chosen[""]]).to eq [0, 1, holds.size - 1]

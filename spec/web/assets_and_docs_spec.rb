@@ -7,16 +7,19 @@ require "rack/mock"
 RSpec.describe "What ships with the application", :web do
   root = File.expand_path("../..", __dir__)
 
-  it "serves styles, scripts and fonts for good, packed, under an address with their digest" do
+  it "serves styles, scripts and fonts for good under an address with their digest, texts packed for whom that suits" do
     server = Rack::MockRequest.new(Windlass::Front.of(Windlass::Web))
-    css = server.get(Windlass::Assets.path("css/windlass.css"), "HTTP_ACCEPT_ENCODING" => "gzip")
-    font = server.get(Windlass::Assets.path("vendor/fonts/barlow-condensed-latin-600-normal.woff2"))
-
-    expect([css.status, font.status]).to eq [200, 200]
-    expect(css.headers).to include(
-      "cache-control" => "public, max-age=31536000, immutable",
-      "content-encoding" => "gzip"
-    )
+    asked = ->(name, ways) { server.get(Windlass::Assets.path(name), "HTTP_ACCEPT_ENCODING" => ways) }
+    %w[css/windlass.css js/deck.js].each do |name|
+      packed, plain, unwanted = ["gzip, br", "", "gzip;q=0"].map { |ways| asked.call(name, ways) }
+      expect([packed.headers["content-encoding"], plain.headers.keys & ["content-encoding"]]).to eq ["gzip", []]
+      expect([Zlib.gunzip(packed.body), unwanted.body]).to eq [plain.body.b, plain.body]
+      expect(packed.body.bytesize).to be < plain.body.bytesize / 2
+    end
+    font = asked.call("vendor/fonts/barlow-condensed-latin-600-normal.woff2", "gzip")
+    expect(font.status).to eq 200
+    expect(font.headers["cache-control"]).to start_with "public, max-age=31536000, immutable"
+    expect(font.headers).not_to include("content-encoding")
     expect(server.get("/assets/#{"0" * 12}/css/windlass.css", "HTTP_HOST" => "127.0.0.1").status).to eq 404
     expect(server.get(Windlass::Assets.path("../frame/web.rb")).status).to be >= 400
   end

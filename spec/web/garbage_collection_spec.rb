@@ -53,6 +53,7 @@ RSpec.describe Windlass::GarbageCollection do
         .readlines(File.expand_path("../../config/ruby.env", __dir__), chomp: true)
         .grep(/\ARUBY_GC/)
         .to_h { |line| line.split("=", 2) }
+        .reverse_merge(ENV.keys.grep(/\ARUBY_GC/).to_h { |name| [name, nil] })
     script = <<~'RUBY'
       kept = []
       puts(Array.new(1_200) do
