@@ -51,6 +51,17 @@ RSpec.describe "A coach's own words", :web, :both_databases do
     expect(last_response.status).to eq 404
   end
 
+  it "stand on the deck of those they are for: the parts of a plan are kept for whoever runs the same" do
+    others = ["Odd Falkenrath", "Tove Brandt"].map { |name| make_athlete(name: name).tap { |one| make_pause(one, 40) } }
+    parts = ->(prescription) { Windlass::Presenters::Deck.new(plan(prescription)).plan.fetch(:segments) }
+    with_words = parts.call(prescribed(hold: words))
+    same = others.map { |one| parts.call(prescribe(one)) }
+
+    expect(same.last).to equal same.first
+    expect(with_words.filter_map { |part| part[:own] }.uniq).to eq [words]
+    expect(same.first.filter_map { |part| part[:own] }).to eq []
+  end
+
   it "come at a moment, once, when the cues leave room; past the end they are refused by name" do
     moments = [{at_s: 120, words: words}, {at_s: 200, words: "jaw loose"}]
     session = plan(prescribed(moments: moments))

@@ -7,6 +7,15 @@ module Windlass
       # Too tight: the handbook, full-breath drill.
       RELIEF = "Too tight: let a little out, swallow."
       FULL_FROM = 0.9
+      # The same plan that sounds the same has the same parts, whoever runs it.
+      KEPT = BoundedCache.new(60)
+
+      # @return [Array<Hash>] as {#to_a}: what is heard hangs on all that the parts hang on, but for what is asked
+      def self.of(session, timeline, asked:, calls:, heard:)
+        KEPT.fetch([heard, asked]) do
+          new(session, timeline, asked: asked, calls: calls, heard: heard).to_a.each(&:freeze).freeze
+        end
+      end
 
       # @param session [Records::Session]
       # @param timeline [Timeline::Compiled]

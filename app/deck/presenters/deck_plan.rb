@@ -49,7 +49,7 @@ module Windlass
 
       def timed
         {
-          segments: DeckParts.new(session, timeline, asked: asked_breaths, calls: calls, heard: heard).to_a,
+          segments: DeckParts.of(session, timeline, asked: asked_breaths, calls: calls, heard: heard),
           total_ms: timeline.total_ms,
           own_pace: timeline.own_pace?,
           paces: timeline.paces.map { |pace| [pace.first, pace.last, pace.ms] },
