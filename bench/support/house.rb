@@ -63,7 +63,7 @@ module Bench
     def browser(prelude)
       Ferrum::Browser
         .new(
-          browser_path: "/usr/bin/chromium-headless-shell",
+          browser_path: "/usr/bin/chromium",
           window_size: [1280, 800],
           timeout: 30,
           process_timeout: 30,
