@@ -33,6 +33,7 @@ module Windlass
       def person
         return @person if defined?(@person)
 
+        # Asked for by each request: of the class itself the statement is kept, a scope would be put together anew.
         id = env[SignIn::PERSON_ID]
         @person = id && Records::Person.find_by(id: id, status_id: Records::Person::OPEN)
       end
