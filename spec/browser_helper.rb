@@ -49,8 +49,24 @@ module FakeMicrophone
   end
 end
 
+# Each example begins in a window of its own, where nobody was before: without cookies, and with nothing put away. The
+# scripts and styles stay, as in anybody's browser on the second day: to read them anew took half of most examples.
+class KeptScripts < Capybara::Cuprite::Driver
+  STORES = "cookies,local_storage,indexeddb,cache_storage,service_workers,storage_buckets,file_systems"
+
+  def reset!
+    left = window_handles
+    switch_to_window(open_new_window.target_id)
+    left.each { |window| close_window(window) }
+    browser.page.command("Network.clearBrowserCookies")
+    browser.page.command(
+      "Storage.clearDataForOrigin", origin: Capybara.current_session.server.base_url, storageTypes: STORES
+    )
+  end
+end
+
 Capybara.register_driver(:chromium) do |app|
-  Capybara::Cuprite::Driver.new(
+  KeptScripts.new(
     app,
     window_size: [1280, 800],
     browser_path: "/usr/bin/chromium-headless-shell",
@@ -59,7 +75,8 @@ Capybara.register_driver(:chromium) do |app|
     process_timeout: 30,
     js_errors: true,
     browser_options: {
-      "no-sandbox" => nil, "font-render-hinting" => "none",
+      # One process draws all windows: each of its own would begin by reading the same scripts.
+      "no-sandbox" => nil, "renderer-process-limit" => "1", "font-render-hinting" => "none",
       "force-prefers-reduced-motion" => nil, "autoplay-policy" => "no-user-gesture-required",
       "disable-background-networking" => nil, "use-fake-ui-for-media-stream" => nil,
       "use-fake-device-for-media-stream" => nil, "use-file-for-fake-audio-capture" => FakeMicrophone.write
@@ -111,7 +128,7 @@ module BrowserHelpers
 
   def sign_in_as_keeper = page.driver.set_cookie("windlass", BrowserHelpers.cookie, domain: "127.0.0.1", path: "/")
 
-  def sign_out = page.driver.remove_cookie("windlass")
+  def sign_out = page.driver.remove_cookie("windlass", domain: "127.0.0.1")
 
   # Nobody is signed in any more; an athlete's own phone is in hand.
   def hold_phone_of(athlete)

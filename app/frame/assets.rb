@@ -60,6 +60,16 @@ module Windlass
     def self.further_voice?(name) = name.match?(%r{\Avoice/[^/]+/})
     private_class_method :further_voice?, :below
 
+    # What a view says its parts act with, and what a part acts with that comes to the page later: `x-data="deck"` is
+    # the function `deck` of `deck.js`, `data-acts="marginMap"` that of `margin_map.js`.
+    ACTS = /\b(?:x-data|data-acts)="([A-Za-z]+)"/
+
+    # @param markup [String] of a page
+    # @return [Hash{String => String}] address of the script, by what it is for
+    def self.acting(markup)
+      markup.scan(ACTS).flatten.uniq.to_h { |name| [name, path("js/#{name.underscore}.js")] }
+    end
+
     # @return [#call] a Rack application for everything below {PREFIX}
     def self.files
       sent = Rack::Files.new(ROOT, HEADERS)

@@ -7,6 +7,9 @@ module Windlass
   module ViewHelpers
     def asset(path) = Assets.path(path)
 
+    # @return [Hash{String => String}] scripts of what a page acts with
+    def acting(markup) = Assets.acting(markup)
+
     # @return [String] a partial's markup
     # @param locals [Hash] what the partial may leave out
     def partial(name, locals: {}, **needed) = erb(name, layout: false, locals: needed.merge(locals: locals))

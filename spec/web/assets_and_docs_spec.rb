@@ -25,6 +25,23 @@ RSpec.describe "What ships with the application", :web do
     expect(server.get(Windlass::Assets.path("../frame/web.rb")).status).to be >= 400
   end
 
+  it "gives a page the scripts of what it acts with, and no others; each is there, under the name that its view says" do
+    scripts = ->(path) { get(path) && page.css("script[data-acts]").to_h { |one| [one["data-acts"], one["src"]] } }
+    expect(scripts.call("/people")).to eq({})
+    expect(scripts.call("/")).to eq("desk" => Windlass::Assets.path("js/desk.js"))
+    # The map is drawn once the figures are right.
+    expect(scripts.call("/bench?age=999")).to eq("marginMap" => Windlass::Assets.path("js/margin_map.js"))
+
+    said = Windlass::Assets.acting(Dir["#{root}/app/*/views/**/*.erb"].map { |path| File.read(path) }.join)
+    expect(said.size).to be > 15
+    without =
+      said.reject do |name, address|
+        file = Windlass::Assets::FILES[address.delete_prefix("#{Windlass::Assets::PREFIX}/")]
+        file && File.read(file).include?("export function #{name}(")
+      end
+    expect(without).to eq({})
+  end
+
   it "names no other machine in any style, script or view" do
     files =
       Dir[

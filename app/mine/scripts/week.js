@@ -1,12 +1,13 @@
 // The days to come lie on the phone by themselves: whoever opens their page takes them along.
 import { clock } from "./clock.js";
-import { answering, installWorker, take } from "./along.js";
 import { known } from "./known.js";
 import { pieces, sendPieces } from "./outbox.js";
 import { pathsOf, running } from "./open_set.js";
 import { ownLog } from "./own_log.js";
 import { person, whose } from "./person.js";
 import { readable, store } from "./store.js";
+import { take } from "./taken.js";
+import { answering, installWorker } from "./worker.js";
 
 const WEEK = "/mine/week.json";
 

@@ -1,48 +1,20 @@
+// Begins what every page does, and what this one acts with: the server names that in the page's head, by what its views
+// say in x-data.
 import Alpine from "../vendor/alpine-csp.esm.js";
-import { along, forgetAtSignOut, takeAlong, tellWaiting } from "./along.js";
-import { byException } from "./by_exception.js";
-import { carry } from "./carry.js";
-import { composer } from "./composer.js";
-import { controlPause } from "./control_pause.js";
-import { deck } from "./deck.js";
-import { follow } from "./follow.js";
+import { sendAgain } from "./again.js";
 import { holdStill } from "./hold_still.js";
 import { keepOpen } from "./keep_open.js";
 import { listenForHelp } from "./keys_help.js";
 import { listenForLetters } from "./letters.js";
-import { desk } from "./desk.js";
-import { marginMap } from "./margin_map.js";
-import { measure } from "./measure.js";
-import { mornings } from "./mornings.js";
-import { myDay } from "./my_day.js";
 import "./photo.js";
-import { piece } from "./piece.js";
-import { refused } from "./refused.js";
-import { sendAgain } from "./again.js";
+import { forgetAtSignOut } from "./sign_out.js";
 import { unfoldForPaper } from "./unfold.js";
-import { squad } from "./squad.js";
-import { water } from "./water.js";
-import { week } from "./week.js";
+import { tellWaiting } from "./waiting.js";
 
-Alpine.data("along", along);
-Alpine.data("byException", byException);
-Alpine.data("carry", carry);
-Alpine.data("composer", composer);
-Alpine.data("controlPause", controlPause);
-Alpine.data("deck", deck);
-Alpine.data("desk", desk);
-Alpine.data("measure", measure);
-Alpine.data("follow", follow);
-Alpine.data("marginMap", marginMap);
-Alpine.data("mornings", mornings);
-Alpine.data("myDay", myDay);
-Alpine.data("piece", piece);
-Alpine.data("refused", refused);
-Alpine.data("squad", squad);
-Alpine.data("takeAlong", takeAlong);
-Alpine.data("week", week);
-Alpine.data("water", water);
-Alpine.start();
+// They are there already: the page fetched them before this script.
+const acting = Array.from(document.querySelectorAll("script[data-acts]"), async ({ dataset, src }) => {
+  Alpine.data(dataset.acts, (await import(src))[dataset.acts]);
+});
 
 forgetAtSignOut();
 listenForHelp();
@@ -52,3 +24,6 @@ keepOpen();
 sendAgain();
 tellWaiting();
 unfoldForPaper();
+
+await Promise.all(acting);
+Alpine.start();

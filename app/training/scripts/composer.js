@@ -25,7 +25,9 @@ export function composer() {
     init() {
       past = [this.typed()];
       // An address with a place in it keeps the browser from doing so, and takes the focus away once it has gone there.
-      window.addEventListener("load", () => setTimeout(() => this.$root.querySelector("[autofocus]")?.focus(), 0));
+      const focus = () => setTimeout(() => this.$root.querySelector("[autofocus]")?.focus(), 0);
+      if (document.readyState === "complete") focus();
+      else window.addEventListener("load", focus);
     },
 
     fields() {
