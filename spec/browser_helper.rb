@@ -56,6 +56,7 @@ class KeptScripts < Capybara::Cuprite::Driver
 
   def reset!
     left = window_handles
+    browser.options.reset_window_size
     switch_to_window(open_new_window.target_id)
     left.each { |window| close_window(window) }
     browser.page.command("Network.clearBrowserCookies")

@@ -65,10 +65,8 @@ module Windlass
     ACTS = /\b(?:x-data|data-acts)="([A-Za-z]+)"/
 
     # @param markup [String] of a page
-    # @return [Hash{String => String}] address of the script, by what it is for
-    def self.acting(markup)
-      markup.scan(ACTS).flatten.uniq.to_h { |name| [name, path("js/#{name.underscore}.js")] }
-    end
+    # @return [Array<String>] addresses of its scripts
+    def self.acting(markup) = markup.scan(ACTS).flatten.uniq.map { |name| path("js/#{name.underscore}.js") }
 
     # @return [#call] a Rack application for everything below {PREFIX}
     def self.files

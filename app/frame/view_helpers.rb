@@ -7,7 +7,7 @@ module Windlass
   module ViewHelpers
     def asset(path) = Assets.path(path)
 
-    # @return [Hash{String => String}] scripts of what a page acts with
+    # @return [Array<String>] addresses of the scripts that a page acts with
     def acting(markup) = Assets.acting(markup)
 
     # @return [String] a partial's markup

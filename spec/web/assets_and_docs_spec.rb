@@ -26,20 +26,20 @@ RSpec.describe "What ships with the application", :web do
   end
 
   it "gives a page the scripts of what it acts with, and no others; each is there, under the name that its view says" do
-    scripts = ->(path) { get(path) && page.css("script[data-acts]").to_h { |one| [one["data-acts"], one["src"]] } }
-    expect(scripts.call("/people")).to eq({})
-    expect(scripts.call("/")).to eq("desk" => Windlass::Assets.path("js/desk.js"))
+    scripts = ->(path) { get(path) && page.css("script[type=module]").map { |one| File.basename(one["src"]) } }
+    expect(scripts.call("/people")).to eq ["windlass.js"]
+    expect(scripts.call("/")).to eq ["desk.js", "windlass.js"]
     # The map is drawn once the figures are right.
-    expect(scripts.call("/bench?age=999")).to eq("marginMap" => Windlass::Assets.path("js/margin_map.js"))
+    expect(scripts.call("/bench?age=999")).to eq ["margin_map.js", "windlass.js"]
 
-    said = Windlass::Assets.acting(Dir["#{root}/app/*/views/**/*.erb"].map { |path| File.read(path) }.join)
-    expect(said.size).to be > 15
+    said = Dir["#{root}/app/*/views/**/*.erb"].flat_map { |path| File.read(path).scan(/ x-data="([^"]*)"/).flatten }
     without =
-      said.reject do |name, address|
-        file = Windlass::Assets::FILES[address.delete_prefix("#{Windlass::Assets::PREFIX}/")]
-        file && File.read(file).include?("export function #{name}(")
+      said.uniq.reject do |name|
+        address, = Windlass::Assets.acting(%(<p x-data="#{name}">))
+        file = Windlass::Assets::FILES[address&.delete_prefix("#{Windlass::Assets::PREFIX}/")]
+        file && File.read(file).include?(%(Alpine.data("#{name}", #{name});))
       end
-    expect(without).to eq({})
+    expect([said.uniq.size, without]).to match [be > 15, []]
   end
 
   it "names no other machine in any style, script or view" do

@@ -1,4 +1,6 @@
 // Reads the map of the bench out: under the pointer, or cell by cell with the arrow keys.
+import Alpine from "../vendor/alpine-csp.esm.js";
+
 const MOVES = { ArrowRight: [0, 1], ArrowLeft: [0, -1], ArrowUp: [1, 0], ArrowDown: [-1, 0] };
 
 export function marginMap() {
@@ -39,3 +41,5 @@ export function marginMap() {
     },
   };
 }
+
+Alpine.data("marginMap", marginMap);

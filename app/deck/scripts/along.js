@@ -1,4 +1,5 @@
 // The page that stands for all others while the server is away.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { localDay } from "./clock.js";
 import { theirs } from "./person.js";
 import { readable, store } from "./store.js";
@@ -18,3 +19,5 @@ export function along() {
     },
   };
 }
+
+Alpine.data("along", along);

@@ -1,4 +1,5 @@
 // The deck: keys, buttons, figures, tones. What is right at which moment stands in run.js.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { shown } from "./deck_words.js";
 import { Hand } from "./hand.js";
@@ -326,3 +327,5 @@ export function deck() {
     },
   };
 }
+
+Alpine.data("deck", deck);

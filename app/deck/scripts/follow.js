@@ -1,5 +1,6 @@
 // A second screen: shows what a deck elsewhere runs. It asks every second where that stands, and goes on by the clock
 // in between; a network that was lost is caught up with by itself.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { clock, everyFrame } from "./clock.js";
 import { shown } from "./deck_words.js";
 import { Hand } from "./hand.js";
@@ -99,3 +100,5 @@ export function follow() {
     },
   };
 }
+
+Alpine.data("follow", follow);

@@ -1,4 +1,5 @@
 // The deck for several: what a key is for stands in squad_run.js; here is the screen.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { clock, everyFrame, Presses } from "./clock.js";
 import { chosen } from "./choices.js";
 import { ease } from "./ease.js";
@@ -290,3 +291,5 @@ export function squad() {
     },
   };
 }
+
+Alpine.data("squad", squad);

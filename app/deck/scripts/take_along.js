@@ -1,4 +1,5 @@
 // The page that takes along: it fetches each deck once, and says how far it is.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { person } from "./person.js";
 import { store } from "./store.js";
 import { leaveBehind, takeWords } from "./taken.js";
@@ -67,3 +68,5 @@ export function takeAlong() {
     },
   };
 }
+
+Alpine.data("takeAlong", takeAlong);

@@ -1,4 +1,5 @@
 // The guided control pause: one step at a time, and a stopwatch that counts from the key's own time stamp.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { clock, clockWords, everyFrame, Presses, typedSeconds } from "./clock.js";
 import { whenReleased } from "./released.js";
 
@@ -148,3 +149,5 @@ export function controlPause() {
     },
   };
 }
+
+Alpine.data("controlPause", controlPause);

@@ -1,5 +1,6 @@
 // A guided measure: a stopwatch with marks, a metronome that counts beats, or a minute in which breaths are counted.
 // It only fills the form; what it fills can be typed as well.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { heard } from "./letters.js";
 import { clock, clockWords, everyFrame, Presses, typedSeconds } from "./clock.js";
 import { whenReleased } from "./released.js";
@@ -173,3 +174,5 @@ export function measure() {
     },
   };
 }
+
+Alpine.data("measure", measure);

@@ -1,4 +1,5 @@
 // Morning scores of several: Enter goes down, and a column of a spreadsheet falls into its rows.
+import Alpine from "../vendor/alpine-csp.esm.js";
 
 const fields = (within) => [...within.querySelectorAll("input.seconds")];
 // Names are the same however they are written.
@@ -45,3 +46,5 @@ export function mornings() {
     },
   };
 }
+
+Alpine.data("mornings", mornings);

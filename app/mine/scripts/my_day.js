@@ -1,4 +1,5 @@
 // A day of somebody's own while the server is away: what they may run now, how they are, what they said.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { clock, localDay, secondsOf } from "./clock.js";
 import { known } from "./known.js";
 import { openSet, running } from "./open_set.js";
@@ -93,3 +94,5 @@ export function myDay() {
     },
   };
 }
+
+Alpine.data("myDay", myDay);

@@ -1,5 +1,6 @@
 // A form that is kept on this phone where there is no network, and sent as one piece once there is one. Its day is told
 // as so many days ago: the clock of the phone may be wrong.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { clock, localDay, secondsOf } from "./clock.js";
 import { put, sendPieces } from "./outbox.js";
 import { uuid } from "./uuid.js";
@@ -56,3 +57,5 @@ export function piece() {
     },
   };
 }
+
+Alpine.data("piece", piece);

@@ -1,4 +1,5 @@
 // What was said here without a network, and was not taken when it came home: it is read once.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { leaveRefused, pieces } from "./outbox.js";
 
 const AGAIN_MS = 2000;
@@ -21,3 +22,5 @@ export function refused() {
     },
   };
 }
+
+Alpine.data("refused", refused);

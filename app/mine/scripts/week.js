@@ -1,4 +1,5 @@
 // The days to come lie on the phone by themselves: whoever opens their page takes them along.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { clock } from "./clock.js";
 import { known } from "./known.js";
 import { pieces, sendPieces } from "./outbox.js";
@@ -126,3 +127,5 @@ export function week() {
     },
   };
 }
+
+Alpine.data("week", week);

@@ -1,5 +1,6 @@
 // A planned session is carried: by the mouse, or by keys. While it is carried the days say whether it may lie there,
 // and why not.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { heard } from "./letters.js";
 
 const REST = "To move a session, open it; or drag it; or focus it and press M, then the arrows and Enter.";
@@ -107,3 +108,5 @@ export function carry() {
     },
   };
 }
+
+Alpine.data("carry", carry);

@@ -1,5 +1,5 @@
-// Begins what every page does, and what this one acts with: the server names that in the page's head, by what its views
-// say in x-data.
+// Begins what every page does, and what this one acts with: those scripts are there already, the server named them in
+// the page's head.
 import Alpine from "../vendor/alpine-csp.esm.js";
 import { sendAgain } from "./again.js";
 import { holdStill } from "./hold_still.js";
@@ -11,10 +11,7 @@ import { forgetAtSignOut } from "./sign_out.js";
 import { unfoldForPaper } from "./unfold.js";
 import { tellWaiting } from "./waiting.js";
 
-// They are there already: the page fetched them before this script.
-const acting = Array.from(document.querySelectorAll("script[data-acts]"), async ({ dataset, src }) => {
-  Alpine.data(dataset.acts, (await import(src))[dataset.acts]);
-});
+Alpine.start();
 
 forgetAtSignOut();
 listenForHelp();
@@ -24,6 +21,3 @@ keepOpen();
 sendAgain();
 tellWaiting();
 unfoldForPaper();
-
-await Promise.all(acting);
-Alpine.start();

@@ -1,5 +1,6 @@
 // The list of a desk by keyboard: J and K go from row to row, Enter does what the row is there for, A accepts what is
 // plain.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { heard } from "./letters.js";
 
 const MOVES = { j: 1, k: -1, ArrowDown: 1, ArrowUp: -1 };
@@ -49,3 +50,5 @@ export function desk() {
     },
   };
 }
+
+Alpine.data("desk", desk);

@@ -1,4 +1,5 @@
 // On a session's sheet: all first breaths that nobody rated are marked as smooth; nothing is saved by it.
+import Alpine from "../vendor/alpine-csp.esm.js";
 
 /** A hold that was left out has no first breath; one that nobody marked says so in its field. */
 const held = (group) => {
@@ -19,3 +20,5 @@ export function byException() {
     },
   };
 }
+
+Alpine.data("byException", byException);

@@ -1,4 +1,6 @@
 // The composer's fields: arrow keys step a number, and what was typed can be undone. The drawing comes from the server.
+import Alpine from "../vendor/alpine-csp.esm.js";
+
 const CLOCK = /^(\d+):([0-5]\d)$/;
 
 /** Seconds of `1:30`, `90` or `4,5`; NaN for anything else. */
@@ -25,9 +27,7 @@ export function composer() {
     init() {
       past = [this.typed()];
       // An address with a place in it keeps the browser from doing so, and takes the focus away once it has gone there.
-      const focus = () => setTimeout(() => this.$root.querySelector("[autofocus]")?.focus(), 0);
-      if (document.readyState === "complete") focus();
-      else window.addEventListener("load", focus);
+      window.addEventListener("load", () => setTimeout(() => this.$root.querySelector("[autofocus]")?.focus(), 0));
     },
 
     fields() {
@@ -100,3 +100,5 @@ export function composer() {
     },
   };
 }
+
+Alpine.data("composer", composer);

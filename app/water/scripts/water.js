@@ -1,5 +1,6 @@
 // The surface clock: one key under, one key up; how long to stay up; signs half a minute after. On a telephone in a
 // bag, in the sun, without a network.
+import Alpine from "../vendor/alpine-csp.esm.js";
 import { clock, clockWords, everyFrame, Presses } from "./clock.js";
 import { card } from "./emergency.js";
 import { heard } from "./letters.js";
@@ -176,3 +177,5 @@ export function water() {
     },
   };
 }
+
+Alpine.data("water", water);
