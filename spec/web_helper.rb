@@ -71,7 +71,13 @@ module WebHelpers
 
   def morning_links = Windlass::MorningLinks.new(Windlass::Security.secret, maker: WebHelpers.keeper.id)
 
-  def page = Nokogiri.HTML5(last_response.body)
+  # Read once, however often it is looked at.
+  def page
+    return @page if @page_of.equal?(last_response)
+
+    @page_of = last_response
+    @page = Nokogiri.HTML5(last_response.body)
+  end
 
   # As it is read: how its lines are laid out in a view says nothing.
   def text = page.at("main").text.split.join(" ")

@@ -4,7 +4,6 @@ require "spec_helper"
 require "fileutils"
 require "json"
 require "open3"
-require "tmpdir"
 
 # The recipes of CONTRIBUTING.md, each cooked in a scratch copy and asked of a process of its own.
 RSpec.describe "A recipe of CONTRIBUTING.md" do
@@ -24,14 +23,17 @@ RSpec.describe "A recipe of CONTRIBUTING.md" do
     get = ->(path) { Rack::MockRequest.new(Windlass::Web).get(path, seat).body }
   RUBY
 
-  around do |example|
-    Dir.mktmpdir do |folder|
-      @copy = folder
-      FileUtils.cp_r(%w[lib app config data db docs].map { |name| File.join(root, name) }, folder)
-      Dir[File.join(folder, "db/*.sqlite3*")].each { |file| File.delete(file) }
-      example.run
-    end
+  # Always in the same place, with what was compiled before: a start takes a third of the time.
+  before do
+    @copy = File.join(root, "tmp/recipe")
+    FileUtils.rm_rf(@copy)
+    FileUtils.mkdir_p(File.join(@copy, "tmp"))
+    FileUtils.cp_r(%w[lib app config data db docs].map { |name| File.join(root, name) }, @copy, preserve: true)
+    Dir[File.join(@copy, "db/*.sqlite3*")].each { |file| File.delete(file) }
+    FileUtils.ln_s(File.join(root, "tmp/cache"), File.join(@copy, "tmp/cache"))
   end
+
+  after { FileUtils.rm_rf(@copy) }
 
   def put(path, text) = File.write(File.join(@copy, path), text)
 
