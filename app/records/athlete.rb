@@ -49,9 +49,10 @@ module Windlass
       # @return [Measures::Values] what doses are computed from
       def to_values = Measure.newest_values([self]).fetch(id)
 
+      # @param kept [Records::Day, nil] where it was read already
       # @return [Records::Day] of that date; a new one where nothing was said yet
-      def day_on(date) =
-        days.find_by(local_date: date) || Day.new(account_id: account_id, athlete: self, local_date: date)
+      def day_on(date, kept = days.find_by(local_date: date)) =
+        kept || Day.new(account_id: account_id, athlete: self, local_date: date)
 
       # @param on [Date] the day of the reading: the baseline is that of the fortnight before it
       # @return [Measures::Context]

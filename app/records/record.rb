@@ -24,6 +24,23 @@ module Windlass
         known.call or raise
       end
 
+      # Writes what is of each row, in one statement for all of them, and past all that watches a single one.
+      # @param changes [Array<Array(Record, Hash)>] rows of this table, each with values of the same columns
+      def self.update_each(changes)
+        columns = changes.first.last.keys
+        rows =
+          changes.map do |record, values|
+            written = columns.map { |column| type_for_attribute(column).serialize(values.fetch(column)) }
+            "(#{[record.id, *written].map { |value| connection.quote(value) }.join(", ")})"
+          end
+        # Both databases call them so; the first is the row's number.
+        set = columns.each_with_index.map { |column, at| "#{column} = each_of.column#{at + 2}" }
+        connection.update(<<~SQL, "Update each")
+          UPDATE #{quoted_table_name} SET #{set.join(", ")} FROM (VALUES #{rows.join(", ")}) AS each_of
+          WHERE #{quoted_table_name}.id = each_of.column1
+        SQL
+      end
+
       # Reads what will be asked of several records, for all of them at once.
       # @param records [Array<Record>] of one kind
       # @param what [Array] associations

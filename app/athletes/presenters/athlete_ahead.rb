@@ -37,9 +37,11 @@ module Windlass
           Line.new(words: "no morning score yet", path: "/athletes/#{id}/control-pauses/new", action: "Control pause")
         end
 
-      # The next sessions that a programme plans: those of the first day that has some.
+      # The next sessions that a programme plans: those of the first day that has some to do.
       def planned
-        (of_today.presence || of_the_next_day).map do |one|
+        today, later = today_and_the_next_day.partition { |one| one.local_date == @today }
+        done = Done.new([@athlete.id], @today..@today) if today.any?
+        (today.reject { |one| done.done?(one) }.presence || later).map do |one|
           Line.new(
             words: "#{Dates.opening(one.local_date, @today)}, #{one.at}: #{one.name.downcase}",
             path: "/planned/#{one.uuid}",
@@ -48,14 +50,10 @@ module Windlass
         end
       end
 
-      def of_today
-        of_today = sessions.where(local_date: @today).to_a
-        done = Done.new([@athlete.id], @today..@today) if of_today.any?
-        of_today.reject { |one| done.done?(one) }
+      def today_and_the_next_day
+        next_day = sessions.where(local_date: (@today + 1)..).reorder(nil).select("MIN(planned_sessions.local_date)")
+        sessions.where(local_date: @today).or(sessions.where(local_date: next_day)).to_a
       end
-
-      def of_the_next_day =
-        sessions.where(local_date: sessions.where(local_date: (@today + 1)..).reorder(nil).minimum(:local_date)).to_a
 
       def sessions =
         Records::PlannedSession

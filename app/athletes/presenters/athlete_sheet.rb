@@ -73,7 +73,7 @@ module Windlass
       end
 
       # @return [Array<WhereTheyStand::Standing>] where they stand: the newest of each measure that doses hang on
-      def standing = [control_pauses.standing, *WhereTheyStand.of(athlete, @today)].compact
+      def standing = @standing ||= [control_pauses.standing, *WhereTheyStand.of(athlete, @today)].compact
 
       # @return [String] `the last 10 training days`
       def log_words = log.empty? ? "Nothing was run yet" : "the last #{Words.count(log.size, "training day")}"

@@ -23,7 +23,8 @@ module Windlass
       def call
         changes =
           (words + differences).reject { |record, columns| columns.all? { |column, value| record[column] == value } }
-        Records::Session.transaction { changes.each { |record, columns| record.update_columns(columns) } }
+        tables = changes.group_by { |record, _| record.class }
+        Records::Session.transaction { tables.each { |table, of| table.update_each(of) } }
       end
 
       private

@@ -9,17 +9,19 @@ module Windlass
 
       # @param athlete [Records::Athlete]
       # @param today [Date]
+      # @param said [Records::Day, nil] what was said today
       # @param standing [Progression::Standing, nil]
       # @param ready [Progression::Ready, nil]
-      def initialize(athlete, today, standing:, ready:)
+      def initialize(athlete, today, said:, standing:, ready:)
         @athlete = athlete
         @today = today
+        @said = said
         @standing = standing
         @ready = ready
       end
 
       # @return [Records::Day] what was said today; empty where nothing was
-      def day = @day ||= @athlete.day_on(@today)
+      def day = @day ||= @athlete.day_on(@today, @said)
 
       # @return [String, nil]
       def day_said = day.new_record? ? nil : day.in_words

@@ -99,7 +99,9 @@ module Windlass
 
       def prescribed_ladder = @prescribed_ladder ||= PrescriptionLadder.new(prescription, standing, values)
 
-      def asked = @asked ||= AskedToday.new(athlete, today, standing: standing, ready: ready)
+      def asked =
+        @asked ||=
+          AskedToday.new(athlete, today, said: @situations.said(athlete.id), standing: standing, ready: ready)
 
       def drawn
         @drawn ||=
