@@ -95,7 +95,7 @@ module Windlass
           sessions: {
             athlete_id: programme.athlete_id,
             local_date: from..@today,
-            state: %w[done stopped],
+            state: Records::Session::OVER,
             discarded_at: nil
           }
         )

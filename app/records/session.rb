@@ -18,7 +18,8 @@ module Windlass
 
       # Without what is read in just now.
       scope :seen, -> { where(Unseen::NOT_THESE) }
-      scope :run, -> { seen.where(state: %w[done stopped]) }
+      OVER = %w[done stopped].freeze
+      scope :run, -> { seen.where(state: OVER) }
       # Without false starts that were discarded.
       scope :kept, -> { run.where(discarded_at: nil) }
       # Days on which no verdict has been decided.
@@ -64,7 +65,7 @@ module Windlass
       def alone? =
         ActiveModel::Type::Boolean.new.cast(has_attribute?(:alone) ? self[:alone] : self.class.alone.exists?(id: id))
 
-      def over? = state == "done" || state == "stopped"
+      def over? = OVER.include?(state)
 
       def to_protocol = Protocols.bound(protocol) { to_dose }
 

@@ -16,7 +16,7 @@ module Windlass
               sessions: {
                 athlete_id: athlete.id,
                 local_date: since..,
-                state: %w[done stopped],
+                state: Records::Session::OVER,
                 discarded_at: nil
               }
             )

@@ -79,7 +79,7 @@ module Windlass
               sessions: {
                 athlete_id: ids,
                 local_date: (@monday - 7 * @weeks)..,
-                state: %w[done stopped],
+                state: Records::Session::OVER,
                 discarded_at: nil
               }
             )
