@@ -43,6 +43,11 @@ gem "tilt", "~> 2.6"
 gem "webauthn", "~> 3.4"
 gem "mail", "~> 2.8"
 
+# As Debian's Ruby brings them: newer ones would be compiled, for nothing that is used here.
+gem "bigdecimal", "3.1.1"
+gem "date", "3.2.2"
+gem "openssl", "3.0.1"
+
 # Only where DATABASE_URL puts the house on PostgreSQL.
 group :postgresql, optional: true do
   gem "pg", "~> 1.5"

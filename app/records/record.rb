@@ -39,6 +39,11 @@ module Windlass
           UPDATE #{quoted_table_name} SET #{set.join(", ")} FROM (VALUES #{rows.join(", ")}) AS each_of
           WHERE #{quoted_table_name}.id = each_of.column1
         SQL
+        # Who has one in hand has it as it lies there now.
+        changes.each do |record, values|
+          record.assign_attributes(values)
+          record.clear_attribute_changes(columns)
+        end
       end
 
       # Reads what will be asked of several records, for all of them at once.
