@@ -18,11 +18,11 @@ module Windlass
 
       # @param on [Date]
       # @return [Array<Role>] that hold on a day
-      def roles_on(on) = roles.select { |role| role.holds?(on) }
+      def roles_on(on) = rows_of(:roles).select { |role| role.holds?(on) }
 
       # @param moment [Time]
       # @return [Array<Role>] that held then
-      def roles_at(moment) = roles.select { |role| role.held_at?(moment) }
+      def roles_at(moment) = rows_of(:roles).select { |role| role.held_at?(moment) }
 
       # @param athlete [Athlete]
       # @param on [Date]
