@@ -8,7 +8,7 @@ module Many
   def self.of(number) = LARGE ? number : (number / 5.0).ceil
 
   # People of the demo, with a few weeks behind them.
-  WEEKS = 6
+  WEEKS = 4
 
   def self.short(people) = LARGE ? people : people.map { |one| one.merge("weeks" => WEEKS) }
 
