@@ -97,6 +97,8 @@ module BrowserHelpers
   # A clock for the page that stands until it is moved, and goes on across a reload. No spec sleeps through a hold.
   CLOCK = <<~JS
     (() => {
+      // Between two pages there may be one of nobody's, which has no store.
+      if (window.origin === "null") return;
       let offset = Number(sessionStorage.getItem("offset") ?? 0);
       const start = 1772449200000;
       window.windlassClock = { wall: () => start + offset, at: () => start + offset };
