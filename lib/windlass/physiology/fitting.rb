@@ -15,7 +15,8 @@ module Windlass
       THRIFT = (0.6..1.2)
       # So many sessions' worth of belief that the athlete is like anybody: few data move thrift little.
       PRIOR_SESSIONS = 3
-      HALVINGS = 7
+      # So fine is what is looked for.
+      STEPS = 128
 
       # Nothing is remembered.
       ANEW = ->(_key, &fit) { fit.call }
@@ -57,14 +58,32 @@ module Windlass
         Subject.urge_stimulus(point.po2, point.pco2)
       end
 
-      # More thrift (a smaller share) keeps the low higher: halve the interval until it fits.
+      # More thrift (a smaller share) keeps the low higher: somewhere the misfit turns. Each look runs the session once,
+      # so where to look next is reckoned from what was found; halving would need seven looks.
       def self.thrift_of_session(body, session)
-        low, high = THRIFT.minmax
-        HALVINGS.times do
-          middle = (low + high) / 2
-          (misfit(body.with(thrift: middle), session) > 0) ? low = middle : high = middle
+        least, most = THRIFT.minmax
+        share = ->(step) { least + (most - least) * step / STEPS }
+        share.call(0.5 + turn { |step| misfit(body.with(thrift: share.call(step)), session) })
+      end
+
+      # @yieldparam step [Integer] between 0 and {STEPS}
+      # @yieldreturn [Numeric] the larger the step, the smaller
+      # @return [Integer] the last step at which it is above zero; 0 where there is none
+      def self.turn
+        above, below = [0, nil], [STEPS, nil]
+        while below.first - above.first > 1
+          step = between(above, below)
+          value = yield step
+          (value > 0) ? above = [step, value] : below = [step, value]
         end
-        (low + high) / 2
+        above.first
+      end
+
+      # @return [Integer] where a straight line through both would be zero; the middle while one of them is not known
+      def self.between(above, below)
+        (low, high), (over, under) = above.zip(below)
+        share = (over && under) ? over / (over - under).to_f : 0.5
+        (low + (high - low) * share).round.clamp(low + 1, high - 1)
       end
 
       # How much higher the model's finger lows stand than the logged ones, all in all: its sign is what is asked for.
@@ -83,7 +102,7 @@ module Windlass
           .run([*timeline.segments, after], trace: true, before: timeline.before)
           .trace
       end
-      private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :misfit, :trace
+      private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :turn, :between, :misfit, :trace
     end
   end
 end
