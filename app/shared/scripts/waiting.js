@@ -1,4 +1,5 @@
 // On every page: what waits on this device is sent, and it is said how much waits.
+import { Journal } from "./journal.js";
 import { sendPieces } from "./outbox.js";
 import { rememberPerson } from "./person.js";
 import { readable, store } from "./store.js";
@@ -20,7 +21,6 @@ export function tellWaiting() {
   const send = async () => {
     sendPieces();
     if ((await tell()) === 0 || document.getElementById("plan")) return;
-    const { Journal } = await import("./journal.js");
     for (const session of await waiting()) await (await Journal.open(session, tell)).send();
     tell();
   };

@@ -7,13 +7,11 @@ import { keepOpen } from "./keep_open.js";
 import { listenForHelp } from "./keys_help.js";
 import { listenForLetters } from "./letters.js";
 import "./photo.js";
-import { forgetAtSignOut } from "./sign_out.js";
 import { unfoldForPaper } from "./unfold.js";
 import { tellWaiting } from "./waiting.js";
 
 Alpine.start();
 
-forgetAtSignOut();
 listenForHelp();
 listenForLetters();
 holdStill();
