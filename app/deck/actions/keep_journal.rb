@@ -7,6 +7,7 @@ module Windlass
     module KeepJournal
       # What a coach may have written on the session's sheet, or read from a recorded trace.
       RATED = %i[first_breath sao2_low].freeze
+      WRITTEN = Timeline::Replay::Done.members
       # Events from which the model learns.
       TEACHING = %w[first_urge oximeter hold_end].freeze
 
@@ -23,8 +24,9 @@ module Windlass
           next if fresh.empty?
 
           insert(session, fresh, now)
-          stored = session.journal_events.reload.map(&:to_core)
-          timeline = session.to_paced
+          session.journal_events.reset
+          stored = Records::JournalEvent.core_by_session(session.id).fetch(session.id)
+          timeline = session.to_paced(stored)
           write_rounds(
             session,
             Timeline::Replay.rounds(timeline, stored, parts: session.to_protocol.judged_parts(timeline))
@@ -113,18 +115,19 @@ module Windlass
         rows.each_slice(200) { |slice| session.journal_events.insert_all(slice, unique_by: :uuid) }
       end
 
-      # Ratings that the coach made on the session's sheet stand; moments come from the journal.
+      # Ratings that the coach made on the session's sheet stand; moments come from the journal. A mark changes a round
+      # or two: what is so already is neither made a record nor written.
       def self.write_rounds(session, rounds)
-        known = session.rounds.reload.index_by(&:number)
+        known = session.rounds.pluck(*WRITTEN).to_h { |row| [row.first, WRITTEN.zip(row).to_h] }
         rounds.each do |done|
-          round = known[done.number] || session.rounds.build(number: done.number)
-          round.update!(
-            done
-              .to_h
-              .except(:number, *RATED)
-              .merge(RATED.to_h { |column| [column, done.to_h[column] || round[column]] })
-          )
+          was = known[done.number]
+          values = done.to_h.merge(RATED.to_h { |column| [column, done.to_h[column] || was&.fetch(column)] })
+          values[:first_breath] = values[:first_breath]&.to_s
+          next if values == was
+
+          (was ? session.rounds.find_by!(number: done.number) : session.rounds.build).update!(values)
         end
+        session.rounds.reset
       end
 
       # What was run without a network began and ended when it did, not when it was sent.
