@@ -15,22 +15,25 @@ module Windlass
       THRIFT = (0.6..1.2)
       # So many sessions' worth of belief that the athlete is like anybody: few data move thrift little.
       PRIOR_SESSIONS = 3
-      # So fine is what is looked for.
-      STEPS = 128
+      # Where a look begins, and where it goes on.
+      LESS, MIDDLE, MORE = 0.75, 0.9, 1.05
 
       # Nothing is remembered.
       ANEW = ->(_key, &fit) { fit.call }
 
       # Oxygen use while holding, as a share of that at rest.
-      # @param body [Body]
+      # @param body [Body] its own thrift, which is what is looked for, changes nothing
       # @param logged [Array<Logged>]
       # @param remember [#call] keeps what a session taught: called with a key, and a block that works it out
       # @return [Float] in {THRIFT}; 1 without data
       def self.thrift(body, logged, remember: ANEW)
+        plain = body.with(thrift: 1.0)
         fits =
           logged
             .select { |session| session.lows.any? }
-            .map { |session| remember.call([:thrift, body, session.to_key]) { thrift_of_session(body, session) } }
+            .filter_map do |session|
+              remember.call([:thrift, plain, session.to_key]) { thrift_of_session(plain, session) }
+            end
         ((fits.sum + PRIOR_SESSIONS) / (fits.size + PRIOR_SESSIONS)).clamp(THRIFT)
       end
 
@@ -58,51 +61,46 @@ module Windlass
         Subject.urge_stimulus(point.po2, point.pco2)
       end
 
-      # More thrift (a smaller share) keeps the low higher: somewhere the misfit turns. Each look runs the session once,
-      # so where to look next is reckoned from what was found; halving would need seven looks.
+      # More thrift (a smaller share) keeps the low higher, very nearly on a straight line: three looks, each a run of
+      # the session, find where the misfit is none.
+      # @return [Float, nil] nil where no low belongs to a hold that was run
       def self.thrift_of_session(body, session)
-        least, most = THRIFT.minmax
-        share = ->(step) { least + (most - least) * step / STEPS }
-        share.call(0.5 + turn { |step| misfit(body.with(thrift: share.call(step)), session) })
+        look = ->(share) { [share, misfit(body.with(thrift: share), session)] }
+        looks = [look.call(MIDDLE)]
+        return if looks.first.last.nil?
+
+        looks << look.call((looks.first.last > 0) ? MORE : LESS)
+        looks << look.call(meeting(*looks))
+        meeting(*looks.min_by(2) { |_, misfit| misfit.abs })
       end
 
-      # @yieldparam step [Integer] between 0 and {STEPS}
-      # @yieldreturn [Numeric] the larger the step, the smaller
-      # @return [Integer] the last step at which it is above zero; 0 where there is none
-      def self.turn
-        above, below = [0, nil], [STEPS, nil]
-        while below.first - above.first > 1
-          step = between(above, below)
-          value = yield step
-          (value > 0) ? above = [step, value] : below = [step, value]
-        end
-        above.first
+      # @return [Float] in {THRIFT}: where the line through both looks meets zero
+      def self.meeting(one, other)
+        (x, y), (other_x, other_y) = one, other
+        return x if y == other_y
+
+        (x - y * (other_x - x) / (other_y - y)).clamp(THRIFT)
       end
 
-      # @return [Integer] where a straight line through both would be zero; the middle while one of them is not known
-      def self.between(above, below)
-        (low, high), (over, under) = above.zip(below)
-        share = (over && under) ? over / (over - under).to_f : 0.5
-        (low + (high - low) * share).round.clamp(low + 1, high - 1)
-      end
-
-      # How much higher the model's finger lows stand than the logged ones, all in all: its sign is what is asked for.
+      # How much higher the model's finger lows stand than the logged ones, all in all. A device shows whole points;
+      # they are compared with what was not rounded, otherwise a range of thrifts would fit alike.
+      # @return [Float, nil] saturation; nil where there is nothing to compare
       def self.misfit(body, session)
-        readings = Oximeter.readings(trace(body, session.timeline), 1)
-        modelled = Alignment.lows(readings, session.timeline, Oximeter::DELAY_S)
+        finger = Oximeter.finger(trace(body, session.timeline), 1)
+        modelled = Alignment.lows(finger, session.timeline, Oximeter::DELAY_S)
         differences = session.lows.filter_map { |number, low| modelled[number] && modelled[number] - low }
-        differences.sum
+        differences.sum if differences.any?
       end
 
       def self.trace(body, timeline)
         rested = Subject.rested(body)
         after = Timeline::Segment.new(kind: :breathe, ms: 40_000, rate: RESTING_RATE)
         Simulation
-          .new(rested, calibration: Calibration.from(rested, control_pause_s: nil))
+          .new(rested, calibration: Calibration.from(rested, control_pause_s: nil), look_ahead: false)
           .run([*timeline.segments, after], trace: true, before: timeline.before)
           .trace
       end
-      private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :turn, :between, :misfit, :trace
+      private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :meeting, :misfit, :trace
     end
   end
 end

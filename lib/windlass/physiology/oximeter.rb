@@ -15,15 +15,17 @@ module Windlass
       # @param trace [Trace]
       # @param interval_s [Numeric]
       # @return [Array<Array(Float, Float)>] seconds and saturation in steps of 0.01, from 0 to the end
-      def self.readings(trace, interval_s)
+      def self.readings(trace, interval_s) =
+        finger(trace, interval_s).map { |t, saturation| [t, (saturation / STEP).round * STEP] }
+
+      # @return [Array<Array(Float, Float)>] the same before a device rounds it
+      def self.finger(trace, interval_s)
         finger = finger_at_each_step(trace)
         (0..((trace.end_s + 1e-9) / interval_s).floor).map do |index|
           t = index * interval_s
-          [t, round(finger[(t / FINE_S).round.clamp(0, finger.size - 1)])]
+          [t, finger[(t / FINE_S).round.clamp(0, finger.size - 1)]]
         end
       end
-
-      def self.round(saturation) = (saturation / STEP).round * STEP
 
       def self.finger_at_each_step(trace)
         finger = trace.at(0).sao2

@@ -18,13 +18,15 @@ module Windlass
       # @return [GasExchange]
       attr_reader :exchange
 
-      # Bodies that settled already: that takes longer than most sessions.
+      # Bodies that settled already: that takes longer than most sessions. Thrift is of holds and has no part in it.
       RESTED = BoundedCache.new(200)
 
       # A settled body: fifteen minutes of quiet breathing behind it, the clock at 0.
       # @return [Subject]
-      def self.rested(body, step_scale: 1.0) =
-        RESTED.fetch([body, step_scale]) { new(body, step_scale: step_scale).tap(&:settle) }.dup
+      def self.rested(body, step_scale: 1.0)
+        plain = body.with(thrift: 1.0)
+        RESTED.fetch([plain, step_scale]) { new(plain, step_scale: step_scale).tap(&:settle) }.twin_as(body)
+      end
 
       # @param state [State] where it begins
       # @param step_scale [Float] makes every step so much shorter
@@ -43,6 +45,10 @@ module Windlass
         @exchange = @exchange.dup
         @breathing = @breathing.dup
       end
+
+      # @param body [Body] the same but for its thrift
+      # @return [Subject]
+      def twin_as(body) = dup.tap { |twin| twin.body = body }
 
       def settle
         breathe(LEAD_IN_S, RESTING_RATE)
@@ -108,6 +114,10 @@ module Windlass
       def hold_step(left, mets = 1.0)
         step(next_step(left, nil), nil, nil, @body.thrift, mets)
       end
+
+      protected
+
+      attr_writer :body
 
       private
 

@@ -68,6 +68,27 @@ RSpec.describe Windlass::Physiology::Oximeter do
       expect(fits).to match [1.0, be_within(0.02).of((0.75 + 3) / 4), be_within(0.02).of((9 * 0.75 + 3) / 12)]
     end
 
+    let(:taught) { {} }
+    let(:remember) { ->(key, &fit) { taught.fetch(key) { taught[key] = fit.call } } }
+
+    it "leans to neither side, though devices show whole points" do
+      thrifts = Array.new(16) { |index| 0.7 + index * 0.03 }
+      # Of so many sessions that the belief in anybody weighs nothing.
+      found = thrifts.map { |one| described_class.thrift(body, [logged(body, one)] * 3000, remember: remember) }
+      errors = found.zip(thrifts).map { |one, other| one - other }
+
+      expect(errors).to all(be_between(-0.04, 0.04))
+      expect(errors.sum / errors.size).to be_between(-0.01, 0.01)
+    end
+
+    it "asks a session once, whatever was learned since, and learns nothing from lows of holds that nobody ran" do
+      frugal = logged(body, 0.75)
+      fits = [1.0, 0.8].map { |thrift| described_class.thrift(body.with(thrift: thrift), [frugal], remember: remember) }
+
+      expect([fits.uniq.size, taught.size]).to eq [1, 1]
+      expect(described_class.thrift(body, [frugal.with(lows: {7 => 0.8})])).to eq 1.0
+    end
+
     it "reads a second threshold from first urges marked on full lungs" do
       threshold = described_class.full_threshold(body, [logged(body, 1.0)])
 
