@@ -29,14 +29,21 @@ module Windlass
         @raw_connection.synchronous = "full"
       end
     end
-    ActiveRecord::ConnectionAdapters::SQLite3Adapter.prepend(PatientConnection)
+    # Of a statement with a list, or with words of SQL of our own, Active Record thinks that it is asked once, and has
+    # the database take it apart each time anew: a twentieth of a page. Here the same ones are asked again and again.
+    module KeptStatements
+      def internal_exec_query(sql, name = nil, binds = [], prepare: false, **how) =
+        super(sql, name, binds, prepare: prepare || (prepared_statements && binds.any?), **how)
+    end
+    ActiveRecord::ConnectionAdapters::SQLite3Adapter.prepend(PatientConnection, KeptStatements)
 
     # On PostgreSQL what is JSON can be compared, as it can in SQLite.
-    def self.comparable_json
+    def self.on_postgresql
       require "active_record/connection_adapters/postgresql_adapter"
+      ActiveRecord::ConnectionAdapters::PostgreSQLAdapter.prepend(KeptStatements)
       ActiveRecord::ConnectionAdapters::PostgreSQLAdapter::NATIVE_DATABASE_TYPES[:json] = {name: "jsonb"}
     end
-    private_class_method :comparable_json
+    private_class_method :on_postgresql
 
     POOL = 24
 
@@ -50,7 +57,7 @@ module Windlass
       @place = place
       return connect_file(place) unless place.start_with?("postgres://", "postgresql://")
 
-      comparable_json
+      on_postgresql
       ActiveRecord.default_timezone = :utc
       # Who waits for a lock waits as long as for a file.
       ActiveRecord::Base.establish_connection(
