@@ -29,6 +29,7 @@ module Windlass
         @raw_connection.synchronous = "full"
       end
     end
+
     # Of a statement with a list, or with words of SQL of our own, Active Record thinks that it is asked once, and has
     # the database take it apart each time anew: a twentieth of a page. Here the same ones are asked again and again.
     module KeptStatements
