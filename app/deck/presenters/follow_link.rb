@@ -8,6 +8,8 @@ module Windlass
     class FollowLink
       # White around it, in squares, that a camera needs.
       QUIET = 4
+      # The squares of an address stay the same, and take longer to reckon than a page.
+      KEPT = BoundedCache.new(50)
 
       attr_reader :path, :address
 
@@ -37,7 +39,7 @@ module Windlass
       private
 
       # A screen has no stains that a camera would have to see through: fewer squares, and larger ones.
-      def modules = @modules ||= RQRCodeCore::QRCode.new(address, level: :l).modules
+      def modules = KEPT.fetch(address) { RQRCodeCore::QRCode.new(address, level: :l).modules.each(&:freeze).freeze }
     end
   end
 end

@@ -102,6 +102,7 @@ module Windlass
         # Where each run stood when its deck last said so, and how long ago that was.
         def told(records)
           content_type :json
+          Records::Record.read_along(records, athlete: :suspensions)
           JsonText.of(
             lanes:
               records.map do |record|
