@@ -33,6 +33,17 @@ RSpec.describe Windlass::Preload, :web do
     ).to eq [[200], before, 1]
   end
 
+  it "is the sheet of each athlete, as long as nobody waits for long" do
+    sheets = Array.new(3) { |number| "/athletes/#{make_athlete(name: "Athlete #{number}").id}" }
+    looked_at = ->(seconds) do
+      seen.clear
+      described_class.up(watched, clock: -> { seconds.shift })
+      sheets.count { |sheet| seen.include?([sheet, 200]) }
+    end
+    expect(looked_at.call([0, 1, 2, 2.9])).to eq 3
+    expect(looked_at.call([0, 1, 3])).to eq 1
+  end
+
   it "has no helper of a route that takes the name of another's" do
     rooms = Windlass::Routes.constants.map { |name| Windlass::Routes.const_get(name) }
     helpers = rooms.filter_map { |room| room.const_get(:Helpers, false) if room.const_defined?(:Helpers, false) }
