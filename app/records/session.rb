@@ -351,7 +351,7 @@ module Windlass
       end
       private_class_method :cores, :read, :newest_days, :outlined, :outline
 
-      # @return [Array<Session>] the sets of this day and dose, this one among them
+      # @return [Array<Session>] the sets of this day and dose, this one among them; its rounds are read once for both
       def sets_of_the_day
         self
           .class
@@ -360,6 +360,7 @@ module Windlass
           .includes(:rounds)
           .in_order
           .select { |set| set.dose == dose }
+          .each { |set| association(:rounds).target = set.rounds.to_a if set.id == id && !rounds.loaded? }
       end
     end
   end

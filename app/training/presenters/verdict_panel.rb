@@ -71,8 +71,7 @@ module Windlass
 
       def reasons = verdict.reasons
 
-      def move =
-        @move ||= Records::Move.kept.find_by(prescription_id: session.prescription_id, local_date: session.local_date)
+      def move = @move ||= session.prescription.moves.find_by(local_date: session.local_date)
 
       # @return [Boolean] the newest move, which may still be taken back
       def takes_back? = Queries::StillOpen.retractable?(move)
