@@ -6,11 +6,11 @@ module Windlass
       self.table_name = "journal_events"
       belongs_to :session
 
-      # Read without a record for each: a session has a few dozen.
+      # Read without a record for each: a session has a few dozen. Of one moment, what was said later comes later.
       # @return [Hash{Integer => Array<Timeline::Event>}] by session
       def self.core_by_session(session_ids)
         where(session_id: session_ids)
-          .order(:at_ms, :uuid)
+          .order(:at_ms, :id)
           .pluck(:session_id, :kind, :at_ms, :round, :value)
           .group_by(&:first)
           .transform_values { |rows| rows.map { |row| core(*row.drop(1)) } }

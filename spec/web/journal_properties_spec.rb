@@ -50,6 +50,22 @@ RSpec.describe "The journal under a bad network", :web, :both_databases do
     expect([rounds_of(session), session.reload.attributes.except("told", "told_at")]).to eq kept
   end
 
+  it "believes the later of two words that were said in one moment" do
+    session = fresh_session
+    start, *, finish = journal(session)
+    said =
+      ("a".."f").map do |letter|
+        {uuid: "#{letter.ord - 90}#{SecureRandom.uuid[1..]}", kind: "first_breath", at_ms: 130_000, round: 1, value: nil}
+      end
+    words = %w[smooth deeper gasp deeper gasp smooth]
+    said.reverse.zip(words).each do |mark, word|
+      Windlass::Actions::KeepJournal.call(session, [start, mark.merge(value: word)], now: clock.now)
+      expect(session.rounds.reload.first.first_breath).to eq word
+    end
+    Windlass::Actions::KeepJournal.call(session, [finish], now: clock.now)
+    expect(session.rounds.reload.first.first_breath).to eq "smooth"
+  end
+
   it "asks and writes as little for a mark late in a session as for an early one" do
     session = fresh_session
     statements =

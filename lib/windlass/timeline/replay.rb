@@ -13,11 +13,11 @@ module Windlass
         )
 
       # @param compiled [Compiled] the plan
-      # @param events [Enumerable<Event>]
+      # @param events [Enumerable<Event>] of one moment, the later one last
       # @param parts [Array<Compiled::Placed, Compiled::Sounded>] what is judged of it, in order
       # @return [Array<Done>] the parts that were reached, numbered from 1
       def self.rounds(compiled, events, parts: compiled.holds)
-        in_order = events.sort_by(&:at_ms)
+        in_order = events.sort_by.with_index { |event, place| [event.at_ms, place] }
         by_part = in_order.select(&:round).group_by { |event| [SOUND_KINDS.include?(event.kind), event.round] }
         readings = Readings.new(in_order)
         all = parts + beyond(compiled, by_part.keys.reject(&:first).map(&:last).max || 0)
