@@ -55,7 +55,7 @@ RSpec.describe "The journal under a bad network", :web, :both_databases do
     start, *, finish = journal(session)
     said =
       ("a".."f").map do |letter|
-        {uuid: "#{letter.ord - 90}#{SecureRandom.uuid[1..]}", kind: "first_breath", at_ms: 130_000, round: 1, value: nil}
+        {uuid: "#{letter.ord - 90}#{SecureRandom.uuid[1..]}", kind: "first_breath", at_ms: 130_000, round: 1}
       end
     words = %w[smooth deeper gasp deeper gasp smooth]
     said.reverse.zip(words).each do |mark, word|
