@@ -91,6 +91,8 @@ Capybara.server_host = "127.0.0.1"
 Capybara.javascript_driver = Capybara.default_driver = :chromium
 # A machine with other work is slow; what is there is found at once.
 Capybara.default_max_wait_time = 15
+# Whoever asks a hundred times a second keeps what is asked from being ready.
+Capybara.default_retry_interval = 0.05
 Capybara.enable_aria_label = true
 
 module BrowserHelpers
