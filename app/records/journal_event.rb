@@ -6,14 +6,18 @@ module Windlass
       self.table_name = "journal_events"
       belongs_to :session
 
-      # Read without a record for each: a session has a few dozen. Of one moment, what was said later comes later.
+      # Read without a record for each: a session has a few dozen. Those of one moment stay in the order in which they
+      # were written: they have no number that would say it.
       # @return [Hash{Integer => Array<Timeline::Event>}] by session
       def self.core_by_session(session_ids)
-        where(session_id: session_ids)
-          .order(:at_ms, :id)
-          .pluck(:session_id, :kind, :at_ms, :round, :value)
+        rows = where(session_id: session_ids).pluck(:session_id, :at_ms, :kind, :round, :value)
+        rows
           .group_by(&:first)
-          .transform_values { |rows| rows.map { |row| core(*row.drop(1)) } }
+          .transform_values do |of_session|
+            of_session
+              .sort_by.with_index { |(_, at_ms), written| [at_ms, written] }
+              .map { |_, at_ms, kind, round, value| core(kind, at_ms, round, value) }
+          end
       end
 
       # @return [Timeline::Event]
