@@ -71,7 +71,16 @@ module Windlass
 
         looks << look.call((looks.first.last > 0) ? MORE : LESS)
         looks << look.call(meeting(*looks))
-        meeting(*looks.min_by(2) { |_, misfit| misfit.abs })
+        fit = meeting(*looks.min_by(2) { |_, misfit| misfit.abs })
+        told?(*looks) ? fit : [fit, 1.0].max
+      end
+
+      # @return [Boolean] between the least thrift and the most a device would show a point of difference. Of holds so
+      #   short that it would not, a high low says how the device is made, not how the body is: it may warn, but it
+      #   reassures nobody.
+      def self.told?(one, other, _)
+        (x, y), (other_x, other_y) = one, other
+        ((y - other_y) / (x - other_x)).abs * (THRIFT.max - THRIFT.min) >= Oximeter::STEP
       end
 
       # @return [Float] in {THRIFT}: where the line through both looks meets zero
@@ -82,14 +91,14 @@ module Windlass
         (x - y * (other_x - x) / (other_y - y)).clamp(THRIFT)
       end
 
-      # How much higher the model's finger lows stand than the logged ones, all in all. A device shows whole points;
+      # How much higher the model's finger lows stand than the logged ones, on average. A device shows whole points;
       # they are compared with what was not rounded, otherwise a range of thrifts would fit alike.
       # @return [Float, nil] saturation; nil where there is nothing to compare
       def self.misfit(body, session)
         finger = Oximeter.finger(trace(body, session.timeline), 1)
         modelled = Alignment.lows(finger, session.timeline, Oximeter::DELAY_S)
         differences = session.lows.filter_map { |number, low| modelled[number] && modelled[number] - low }
-        differences.sum if differences.any?
+        differences.sum / differences.size if differences.any?
       end
 
       def self.trace(body, timeline)
@@ -100,7 +109,7 @@ module Windlass
           .run([*timeline.segments, after], trace: true, before: timeline.before)
           .trace
       end
-      private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :meeting, :misfit, :trace
+      private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :told?, :meeting, :misfit, :trace
     end
   end
 end

@@ -89,6 +89,22 @@ RSpec.describe Windlass::Physiology::Oximeter do
       expect(described_class.thrift(body, [frugal.with(lows: {7 => 0.8})])).to eq 1.0
     end
 
+    it "is warned by holds so short that no thrift shows, and never reassured" do
+      short = timeline do |line|
+        4.times do
+          line.breathe(60)
+          line.hold(6)
+        end
+        line.breathe(60)
+      end
+      fits =
+        [0.99, 0.97].map do |low|
+          said = described_class::Logged.new(timeline: short, urges: {}, lows: {1 => low, 2 => low, 3 => low})
+          described_class.thrift(body, [said] * 10)
+        end
+      expect(fits).to match [1.0, be > 1.1]
+    end
+
     it "reads a second threshold from first urges marked on full lungs" do
       threshold = described_class.full_threshold(body, [logged(body, 1.0)])
 
