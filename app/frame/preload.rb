@@ -7,12 +7,12 @@ module Windlass
   # together once. The processes that answer come of this one, and what it keeps is kept in each of them.
   module Preload
     PAGES = %w[/ /athletes /log /protocols /programme/load /water /bench].freeze
+    SHEET = %r{href="(/athletes/\d+)"}
     # Of each kind the first that is linked.
-    LINKED = [%r{href="(/athletes/\d+)"}, %r{href="(/sessions/[-\h]+)"}, %r{href="(/prescriptions/\d+)}].freeze
-    # Sheets of athletes, those first whom Today names: the first look at one costs three times the second.
-    SHEETS = %r{href="(/athletes/\d+)"}
-    # So long nobody waits at the door for them. Seconds.
-    LONGEST_S = 3
+    LINKED = [SHEET, %r{href="(/sessions/[-\h]+)"}, %r{href="(/prescriptions/\d+)}].freeze
+    # Then sheets of athletes, those first whom Today names, for so long: the first look at one costs three times the
+    # second.
+    SHEETS_S = 3
 
     # @param app [#call] the pages
     # @param clock [#call] seconds
@@ -21,8 +21,8 @@ module Windlass
       look = ->(page) { visitor.get(page, seat).body }
       today, athletes = PAGES.map(&look)
       one_of_each(today).each(&look)
-      ends_s = clock.call + LONGEST_S
-      (today + athletes).scan(SHEETS).flatten.uniq.take_while { |sheet| clock.call < ends_s && look.call(sheet) }
+      ends_s = clock.call + SHEETS_S
+      (today + athletes).scan(SHEET).flatten.uniq.take_while { |sheet| clock.call < ends_s && look.call(sheet) }
     end
 
     # @param today [String]

@@ -7,15 +7,16 @@ module Windlass
       belongs_to :session
 
       # Read without a record for each: a session has a few dozen. Those of one moment stay in the order in which they
-      # were written: they have no number that would say it.
+      # came.
       # @return [Hash{Integer => Array<Timeline::Event>}] by session
       def self.core_by_session(session_ids)
-        rows = where(session_id: session_ids).pluck(:session_id, :at_ms, :kind, :round, :value)
-        rows
+        where(session_id: session_ids)
+          .order(:received_at)
+          .pluck(:session_id, :at_ms, :kind, :round, :value)
           .group_by(&:first)
           .transform_values do |of_session|
             of_session
-              .sort_by.with_index { |(_, at_ms), written| [at_ms, written] }
+              .sort_by.with_index { |(_, at_ms), came| [at_ms, came] }
               .map { |_, at_ms, kind, round, value| core(kind, at_ms, round, value) }
           end
       end

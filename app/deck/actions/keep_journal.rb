@@ -7,6 +7,7 @@ module Windlass
     module KeepJournal
       # What a coach may have written on the session's sheet, or read from a recorded trace.
       RATED = %i[first_breath sao2_low].freeze
+      # What the journal says of a round.
       WRITTEN = Timeline::Replay::Done.members
       # Events from which the model learns.
       TEACHING = %w[first_urge oximeter hold_end].freeze

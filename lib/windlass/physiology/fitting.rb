@@ -15,8 +15,10 @@ module Windlass
       THRIFT = (0.6..1.2)
       # So many sessions' worth of belief that the athlete is like anybody: few data move thrift little.
       PRIOR_SESSIONS = 3
-      # Where a look begins, and where it goes on.
+      # The first look, and the second on either side of it.
       LESS, MIDDLE, MORE = 0.75, 0.9, 1.05
+      # So far from the blood a device may stand. Saturation; ISO 80601-2-61 allows four points, from memory.
+      DEVICE = 0.04
 
       # Nothing is remembered.
       ANEW = ->(_key, &fit) { fit.call }
@@ -71,16 +73,19 @@ module Windlass
 
         looks << look.call((looks.first.last > 0) ? MORE : LESS)
         looks << look.call(meeting(*looks))
-        fit = meeting(*looks.min_by(2) { |_, misfit| misfit.abs })
-        told?(*looks) ? fit : [fit, 1.0].max
+        believed(meeting(*looks.min_by(2) { |_, misfit| misfit.abs }), swing(*looks.first(2)))
       end
 
-      # @return [Boolean] between the least thrift and the most a device would show a point of difference. Of holds so
-      #   short that it would not, a high low says how the device is made, not how the body is: it may warn, but it
-      #   reassures nobody.
-      def self.told?(one, other, _)
+      # The shorter the holds, the less their lows tell of the body and the more of how the device is made: they warn as
+      # all do, and reassure by as much as the body shows beside the device.
+      # @param swing [Float] as {.swing}
+      # @return [Float]
+      def self.believed(fit, swing) = (fit < 1) ? 1 - (1 - fit) * (swing / DEVICE).clamp(0.0, 1.0) : fit
+
+      # @return [Float] saturation: so far apart are the lows of the least thrift and of the most
+      def self.swing(one, other)
         (x, y), (other_x, other_y) = one, other
-        ((y - other_y) / (x - other_x)).abs * (THRIFT.max - THRIFT.min) >= Oximeter::STEP
+        ((y - other_y) / (x - other_x)).abs * (THRIFT.max - THRIFT.min)
       end
 
       # @return [Float] in {THRIFT}: where the line through both looks meets zero
@@ -109,7 +114,8 @@ module Windlass
           .run([*timeline.segments, after], trace: true, before: timeline.before)
           .trace
       end
-      private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :told?, :meeting, :misfit, :trace
+      private_class_method :stimuli, :stimulus_at_urge, :thrift_of_session, :believed, :swing, :meeting, :misfit,
+        :trace
     end
   end
 end

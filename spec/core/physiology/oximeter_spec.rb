@@ -89,20 +89,26 @@ RSpec.describe Windlass::Physiology::Oximeter do
       expect(described_class.thrift(body, [frugal.with(lows: {7 => 0.8})])).to eq 1.0
     end
 
-    it "is warned by holds so short that no thrift shows, and never reassured" do
-      short = timeline do |line|
+    def of_holds(seconds, low)
+      plan = timeline do |line|
         4.times do
           line.breathe(60)
-          line.hold(6)
+          line.hold(seconds)
         end
         line.breathe(60)
       end
-      fits =
-        [0.99, 0.97].map do |low|
-          said = described_class::Logged.new(timeline: short, urges: {}, lows: {1 => low, 2 => low, 3 => low})
-          described_class.thrift(body, [said] * 10)
+      described_class::Logged.new(timeline: plan, urges: {}, lows: {1 => low, 2 => low, 3 => low})
+    end
+
+    it "is warned by short holds as by long ones, and reassured the less the shorter they are" do
+      high, low =
+        [0.99, 0.95].map do |said|
+          [6, 15, 25, 40].map { |seconds| described_class.thrift(body, [of_holds(seconds, said)]) }
         end
-      expect(fits).to match [1.0, be > 1.1]
+
+      expect(high.first).to be > 0.995
+      expect(high.each_cons(2)).to all(satisfy { |shorter, longer| shorter > longer })
+      expect(low.first).to eq((1.2 + 3) / 4)
     end
 
     it "reads a second threshold from first urges marked on full lungs" do
