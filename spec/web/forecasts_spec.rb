@@ -96,6 +96,15 @@ RSpec.describe "Forecasts", :web do
       expect(athlete.reload.thrift).to be > 1.0
     end
 
+    it "keeps and counts the lows of what was held, also where it goes on after the session was left" do
+      left = plan(prescription)
+      first = left.to_timeline.holds.first(1)
+      Windlass::Actions::KeepJournal.call(left, journal(left, holds: first, ending: "stop"), now: clock.now)
+      upload(left, csv((0..440).map { |t| [t, 97, 60] }))
+      follow_redirect!
+      expect([left.rounds.reload.map(&:sao2_low), text]).to match [[0.97], /The lows of 1 hold are kept\./]
+    end
+
     it "is refused with line and reason where it is wrong, and changes nothing" do
       upload(session, csv([[0, 98, 60], [1, 8, 60]]))
       expect([last_response.status, text]).to match [422, /line 3: saturation "8" is not allowed; allowed: 30 to 100/]

@@ -19,7 +19,11 @@ module Windlass
         progress.begin("Laying it over the session", samples.size)
         recorded = samples.map { |sample| [sample.t, sample.saturation] }
         timeline = session.to_timeline
-        lows = Physiology::Alignment.lows(recorded, timeline, lag(session, timeline, recorded))
+        # A trace may go on after the session was left: what is planned for then was not held.
+        lows =
+          Physiology::Alignment
+            .lows(recorded, timeline, lag(session, timeline, recorded))
+            .slice(*session.rounds.filter_map(&:hold))
         if lows.empty?
           raise Error,
             "The trace covers no hold of this session; its times run from #{recorded.first[0].round} s to " \
